@@ -1,0 +1,103 @@
+import { cornersOf } from './corners.ts';
+import { area, distance, distance3 } from './geometry.ts';
+import type { BagGraph, Interval } from './graph.ts';
+import { edgeEnds, edgeOf, inNet, intervalLength, madeUpPlaces, pieceIndex, pointOnEdge } from './place.ts';
+
+/** Something a bag graph should not do, in words a maker understands. */
+export interface GraphProblem {
+  readonly kind: 'mismatch' | 'gap' | 'edge' | 'overlap' | 'rim' | 'area' | 'apart';
+  readonly text: string;
+  /** Seam or piece it concerns, where there is one. */
+  readonly seam?: string;
+  readonly piece?: string;
+  /** How far it is off, mm (or mm² for an area). */
+  readonly by: number;
+}
+
+const SLACK = 1e-3;
+
+/** Where the length of two joined intervals differs. Not a fault of the graph: the maker is told. */
+export function mismatches(graph: BagGraph): GraphProblem[] {
+  return graph.seams.flatMap(({ id, a, b }) => {
+    const by = intervalLength(a) - intervalLength(b);
+    if (Math.abs(by) < SLACK) return [];
+    return [{ kind: 'mismatch', seam: id, by, text: `One side of the seam is ${by.toFixed(1)} mm longer.` }];
+  });
+}
+
+/**
+ * Holds a graph against the invariants every family must keep: edges as long as their outline, each part
+ * of an edge in one seam at most, flat seams touching in the net, seams closed on the made-up bag, area
+ * kept by the folds, and as many rims as intended. A seam whose sides differ in length is eased, not
+ * wrong: `mismatches` reports it.
+ */
+export function checkGraph(graph: BagGraph): GraphProblem[] {
+  const piece = pieceIndex(graph);
+  const place = madeUpPlaces(graph);
+  const problems: GraphProblem[] = [];
+
+  for (const one of graph.pieces) {
+    one.edges.forEach((edge, index) => {
+      const by = edge.length - distance(...edgeEnds(one, index));
+      if (Math.abs(by) > SLACK)
+        problems.push({ kind: 'edge', piece: one.id, by, text: `${one.name}: edge length is off.` });
+    });
+    const facets = graph.facets.filter((facet) => facet.piece === one.id);
+    const by = area(one.outline) - facets.reduce((sum, facet) => sum + area(facet.outline), 0);
+    if (Math.abs(by) > SLACK * area(one.outline))
+      problems.push({ kind: 'area', piece: one.id, by, text: `${one.name}: folding changes its area.` });
+  }
+
+  const taken = new Map<string, Array<readonly [number, number]>>();
+  const take = ({ piece: id, edge, from, to }: Interval) => {
+    const low = Math.min(from, to);
+    const high = Math.max(from, to);
+    const list = taken.get(`${id}/${edge}`) ?? [];
+    const { length } = edgeOf(piece(id), edge);
+    if (low < -SLACK || high > length + SLACK)
+      problems.push({ kind: 'edge', piece: id, by: high - length, text: 'A seam runs past its edge.' });
+    if (list.some(([l, h]) => Math.min(h, high) - Math.max(l, low) > SLACK))
+      problems.push({ kind: 'overlap', piece: id, by: high - low, text: 'Two seams share part of an edge.' });
+    list.push([low, high]);
+    taken.set(`${id}/${edge}`, list);
+  };
+
+  for (const { id, a, b, kind } of graph.seams) {
+    take(a);
+    take(b);
+    const [pa, pb] = [piece(a.piece), piece(b.piece)];
+    const ends = (i: Interval) => {
+      const p = piece(i.piece);
+      return [pointOnEdge(p, i.edge, i.from), pointOnEdge(p, i.edge, i.to)] as const;
+    };
+    const [aFrom, aTo] = ends(a);
+    const [bFrom, bTo] = ends(b);
+    const slack = Math.abs(intervalLength(a) - intervalLength(b)) + SLACK;
+    if (kind === 'flat') {
+      const by = Math.max(
+        distance(inNet(pa, aFrom), inNet(pb, bFrom)),
+        distance(inNet(pa, aTo), inNet(pb, bTo)),
+      );
+      if (by > slack)
+        problems.push({ kind: 'apart', seam: id, by, text: 'A flat seam lies open in the net.' });
+    }
+    const by = Math.max(
+      distance3(place(a.piece, aFrom, aTo), place(b.piece, bFrom, bTo)),
+      distance3(place(a.piece, aTo, aFrom), place(b.piece, bTo, bFrom)),
+    );
+    if (by > SLACK)
+      problems.push({ kind: 'gap', seam: id, by, text: 'A seam stays open on the made-up bag.' });
+  }
+
+  const { rims } = cornersOf(graph);
+  const closed = rims.every((loop) => loop[0]?.from === loop.at(-1)?.to);
+  if (rims.length !== graph.rims || !closed) {
+    const by = rims.length - graph.rims;
+    problems.push({
+      kind: 'rim',
+      by,
+      text: `The bag should have ${graph.rims} opening, it has ${rims.length}.`,
+    });
+  }
+  return problems;
+}

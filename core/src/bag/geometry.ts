@@ -1,0 +1,78 @@
+/** A point or direction in a plane, mm. */
+export interface Point {
+  readonly x: number;
+  readonly y: number;
+}
+
+/** A point or direction in space, mm: x to the right, y up, z towards the front. */
+export interface Point3 {
+  readonly x: number;
+  readonly y: number;
+  readonly z: number;
+}
+
+export const cross = (a: Point3, b: Point3): Point3 => ({
+  x: a.y * b.z - a.z * b.y,
+  y: a.z * b.x - a.x * b.z,
+  z: a.x * b.y - a.y * b.x,
+});
+
+export const dot = (a: Point3, b: Point3): number => a.x * b.x + a.y * b.y + a.z * b.z;
+
+export const distance3 = (a: Point3, b: Point3): number => Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z);
+
+export const distance = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y);
+
+export const along = (a: Point, b: Point, t: number): Point => ({
+  x: a.x + (b.x - a.x) * t,
+  y: a.y + (b.y - a.y) * t,
+});
+
+/** A rectangle's outline, counter-clockwise from its lower left corner. */
+export const rectangle = (x: number, y: number, width: number, height: number): readonly Point[] => [
+  { x, y },
+  { x: x + width, y },
+  { x: x + width, y: y + height },
+  { x, y: y + height },
+];
+
+/** Area of a simple polygon by the shoelace formula; positive when counter-clockwise. */
+export function area(outline: readonly Point[]): number {
+  let twice = 0;
+  let previous = outline.at(-1);
+  for (const point of outline) {
+    if (previous) twice += previous.x * point.y - point.x * previous.y;
+    previous = point;
+  }
+  return twice / 2;
+}
+
+/** The part of a convex polygon where `normal . p <= limit` (Sutherland-Hodgman, one plane). */
+export function clipHalf(outline: readonly Point[], normal: Point, limit: number): Point[] {
+  const side = (p: Point) => normal.x * p.x + normal.y * p.y - limit;
+  const kept: Point[] = [];
+  let previous = outline.at(-1);
+  for (const point of outline) {
+    if (previous) {
+      const before = side(previous);
+      const here = side(point);
+      if (before <= 0 !== here <= 0) kept.push(along(previous, point, before / (before - here)));
+      if (here <= 0) kept.push(point);
+    }
+    previous = point;
+  }
+  return kept;
+}
+
+/** Whether a point lies in a convex counter-clockwise polygon, its edge included within `slack`. */
+export function contains(outline: readonly Point[], p: Point, slack = 1e-6): boolean {
+  let previous = outline.at(-1);
+  for (const point of outline) {
+    if (previous) {
+      const turn = (point.x - previous.x) * (p.y - previous.y) - (point.y - previous.y) * (p.x - previous.x);
+      if (turn < -slack * Math.max(1, distance(previous, point))) return false;
+    }
+    previous = point;
+  }
+  return true;
+}

@@ -1,0 +1,111 @@
+import type { Mm } from '../units/index.ts';
+import type { Point, Point3 } from './geometry.ts';
+
+/** What an edge is made of; it fixes what a join can be worked into and at which rate. */
+export const EDGE_KINDS = ['tops', 'chain', 'row-ends', 'round'] as const;
+export type EdgeKind = (typeof EDGE_KINDS)[number];
+
+/** One side of a piece, from a corner of its outline to the next, counter-clockwise. */
+export interface Edge {
+  readonly kind: EdgeKind;
+  readonly length: Mm;
+  /** Insertions a join can take along the whole edge. */
+  readonly loops: number;
+}
+
+/** How a piece is made. */
+export type Make =
+  | { readonly of: 'motif'; readonly motif: string; readonly rounds: number }
+  | {
+      readonly of: 'panel';
+      readonly swatch: string;
+      readonly stitches: number;
+      readonly rows: number;
+      /** Which way the rows run in the piece's own drawing. */
+      readonly rowsRun: 'across' | 'upright';
+    };
+
+/** A flat piece. Outline and net are in mm, y up; `outline[i]` to `outline[i + 1]` is `edges[i]`. */
+export interface Piece {
+  readonly id: string;
+  /** What the maker calls it: `B3`, `Front A1`, `Strip`. */
+  readonly name: string;
+  readonly make: Make;
+  readonly outline: readonly Point[];
+  readonly edges: readonly Edge[];
+  /** Where the outline's origin lies in the net. Pieces are drawn unrotated there. */
+  readonly at: Point;
+  /** Cell in the sheet the piece belongs to, counted from its upper left; panels sit at 0, 0. */
+  readonly cell: { readonly sheet: string; readonly row: number; readonly column: number };
+}
+
+/**
+ * Part of an edge, in mm from the edge's start. `from` may be larger than `to`: then it is walked
+ * against the outline.
+ */
+export interface Interval {
+  readonly piece: string;
+  readonly edge: number;
+  readonly from: number;
+  readonly to: number;
+}
+
+/** Two intervals that meet: `a.from` on `b.from`, `a.to` on `b.to`. */
+export interface Seam {
+  readonly id: string;
+  readonly a: Interval;
+  readonly b: Interval;
+  /** `flat` can be worked while the net lies open, `closing` only after a fold. */
+  readonly kind: 'flat' | 'closing';
+  /** The line of the bag this seam is part of. Seams of one line are named and matched together. */
+  readonly line: string;
+}
+
+/** A line of seams with its name for words: `Side seam`, `Front, left side`. */
+export interface SeamLine {
+  readonly id: string;
+  readonly name: string;
+}
+
+export const FACES = ['front', 'back', 'left', 'right', 'bottom', 'flap', 'handle'] as const;
+export type Face = (typeof FACES)[number];
+
+/**
+ * A motion of a piece's plane into space: (x, y) goes to origin + x u + y v, and u x v looks out of the
+ * right side. u and v are unit vectors at right angles; only where a piece is eased onto a partner of
+ * another length is the one along that seam a little longer or shorter.
+ */
+export interface Motion {
+  readonly origin: Point3;
+  readonly u: Point3;
+  readonly v: Point3;
+}
+
+/** A part of a piece between folds, and where it lies when the bag is made up. */
+export interface Facet {
+  readonly piece: string;
+  readonly outline: readonly Point[];
+  readonly face: Face;
+  readonly motion: Motion;
+}
+
+/** A fold across a piece, in the piece's own coordinates. */
+export interface Fold {
+  readonly piece: string;
+  readonly from: Point;
+  readonly to: Point;
+}
+
+/**
+ * A whole bag: what it is made of, what meets what, and how it is folded. Families build it; everything
+ * else reads it.
+ */
+export interface BagGraph {
+  readonly pieces: readonly Piece[];
+  readonly seams: readonly Seam[];
+  readonly lines: readonly SeamLine[];
+  readonly folds: readonly Fold[];
+  readonly facets: readonly Facet[];
+  /** How many closed loops the rim should have. */
+  readonly rims: number;
+}

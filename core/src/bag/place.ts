@@ -1,0 +1,76 @@
+import { along, contains, cross, type Point, type Point3 } from './geometry.ts';
+import type { BagGraph, Facet, Interval, Motion, Piece } from './graph.ts';
+
+/** Applies a rigid motion to a point of a piece's plane. */
+export const move = ({ origin, u, v }: Motion, p: Point): Point3 => ({
+  x: origin.x + p.x * u.x + p.y * v.x,
+  y: origin.y + p.x * u.y + p.y * v.y,
+  z: origin.z + p.x * u.z + p.y * v.z,
+});
+
+/** The direction the right side of a facet looks in. */
+export const outward = (motion: Motion): Point3 => cross(motion.u, motion.v);
+
+/** Looks pieces up by id; asking for one that is not there is a mistake in a family. */
+export function pieceIndex(graph: BagGraph): (id: string) => Piece {
+  const byId = new Map(graph.pieces.map((piece) => [piece.id, piece]));
+  return (id) => {
+    const piece = byId.get(id);
+    if (!piece) throw new Error(`The bag has no piece ${id}.`);
+    return piece;
+  };
+}
+
+/** Start and end of edge `edge` in the piece's own coordinates. */
+export function edgeEnds(piece: Piece, edge: number): readonly [Point, Point] {
+  const start = piece.outline[edge];
+  const end = piece.outline[(edge + 1) % piece.outline.length];
+  if (!start || !end) throw new Error(`${piece.name} has no edge ${edge}.`);
+  return [start, end];
+}
+
+/** The edge's record; the companion of `edgeEnds`. */
+export function edgeOf(piece: Piece, edge: number): Piece['edges'][number] {
+  const found = piece.edges[edge];
+  if (!found) throw new Error(`${piece.name} has no edge ${edge}.`);
+  return found;
+}
+
+/** The point `position` mm along an edge, in the piece's own coordinates. */
+export function pointOnEdge(piece: Piece, edge: number, position: number): Point {
+  const [start, end] = edgeEnds(piece, edge);
+  return along(start, end, position / edgeOf(piece, edge).length);
+}
+
+/** A point of a piece, in the net. */
+export const inNet = (piece: Piece, p: Point): Point => ({ x: p.x + piece.at.x, y: p.y + piece.at.y });
+
+/** Share of an edge's insertions that fall on an interval; not rounded. */
+export function loopsOn(piece: Piece, interval: Interval): number {
+  const edge = edgeOf(piece, interval.edge);
+  return (edge.loops * Math.abs(interval.to - interval.from)) / edge.length;
+}
+
+export const intervalLength = (interval: Interval): number => Math.abs(interval.to - interval.from);
+
+/**
+ * Finds where points of pieces lie on the made-up bag. Where a fold runs through the point either facet
+ * gives the same place; `towards` picks the facet that also holds a second point.
+ */
+export function madeUpPlaces(graph: BagGraph): (piece: string, p: Point, towards?: Point) => Point3 {
+  const facets = new Map<string, Facet[]>();
+  for (const facet of graph.facets) {
+    const list = facets.get(facet.piece);
+    if (list) list.push(facet);
+    else facets.set(facet.piece, [facet]);
+  }
+  return (piece, p, towards = p) => {
+    const own = facets.get(piece) ?? [];
+    const facet =
+      own.find(({ outline }) => contains(outline, p) && contains(outline, towards)) ??
+      own.find(({ outline }) => contains(outline, p)) ??
+      own[0];
+    if (!facet) throw new Error(`Piece ${piece} has no place on the made-up bag.`);
+    return move(facet.motion, p);
+  };
+}

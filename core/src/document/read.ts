@@ -1,0 +1,64 @@
+import { z } from 'zod';
+import { type BagDocument, documentSchema, documentShape, FORMAT, VERSION } from './schema.ts';
+
+/** A field that is wrong: where it stands in the document, and what would do. */
+export interface FieldProblem {
+  /** Dotted path, `motifs.0.cornerChains`; empty for the file as a whole. */
+  readonly path: string;
+  readonly message: string;
+}
+
+export type ReadResult =
+  | { readonly ok: true; readonly document: BagDocument }
+  | { readonly ok: false; readonly problems: readonly FieldProblem[] };
+
+const refuse = (message: string, path = ''): ReadResult => ({ ok: false, problems: [{ path, message }] });
+
+/** Problems of a failed parse as dotted paths and sentences. */
+export const fieldProblems = (error: z.ZodError): FieldProblem[] =>
+  error.issues.map(({ path, message }) => ({ path: path.join('.'), message }));
+
+/** Checks something that claims to be a bag document: ours, of a version we know, and whole. */
+export function readDocument(input: unknown): ReadResult {
+  const head = z.object({ format: z.literal(FORMAT), version: z.unknown() }).safeParse(input);
+  if (!head.success)
+    return refuse(`This is not a Fennot bag: a bag file says "format": "${FORMAT}" at its top.`, 'format');
+  const { version } = head.data;
+  if (typeof version !== 'number' || !Number.isInteger(version) || version < 1)
+    return refuse('The version of this bag file is missing or is not a whole number from 1.', 'version');
+  if (version > VERSION)
+    return refuse(
+      `This bag was saved by a newer Fennot (version ${version}; this one reads up to ${VERSION}). Update Fennot and open it again.`,
+      'version',
+    );
+  const parsed = documentSchema.safeParse(input);
+  return parsed.success
+    ? { ok: true, document: parsed.data }
+    : { ok: false, problems: fieldProblems(parsed.error) };
+}
+
+/** Reads the text of a bag file. A file that breaks off is said to be so. */
+export function readDocumentText(text: string): ReadResult {
+  if (text.trim() === '') return refuse('The file is empty.');
+  let value: unknown;
+  try {
+    value = JSON.parse(text);
+  } catch {
+    const ours = text.includes(FORMAT);
+    return refuse(
+      ours
+        ? 'The file breaks off or is damaged: it begins as a Fennot bag but is not whole JSON. Export it again.'
+        : 'This is not a Fennot bag: the file is not JSON.',
+    );
+  }
+  return readDocument(value);
+}
+
+/** The text of a bag file: the document as it is, indented to be read and compared. */
+export const writeDocumentText = (document: BagDocument): string => `${JSON.stringify(document, null, 2)}\n`;
+
+/** The published JSON Schema of the file format. */
+export const documentJsonSchema = (): object => ({
+  title: 'Fennot bag',
+  ...z.toJSONSchema(documentShape, { io: 'input' }),
+});

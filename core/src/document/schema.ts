@@ -1,0 +1,185 @@
+import { z } from 'zod';
+import { constructionSchema } from '../families/index.ts';
+import { MOTIF_KINDS } from '../motif/index.ts';
+import { JOIN_METHODS, SCHOOLS } from '../runs/index.ts';
+import { STITCHES, TURNING_SCHOOLS } from '../stitches/index.ts';
+
+/** The document's name for itself, and the version this code writes. */
+export const FORMAT = 'fennot.bag';
+export const VERSION = 1;
+
+/** Longest length anyone plans with, mm. */
+const MOST_LENGTH = 5000;
+
+export const lengthSchema = z
+  .number('A length must be a number of millimetres.')
+  .gt(0, 'A length must be more than zero.')
+  .max(MOST_LENGTH, 'A length cannot be more than 5 m.')
+  .brand<'Mm'>();
+
+const id = z.string().min(1, 'An id cannot be empty.').max(60, 'An id cannot be longer than 60 characters.');
+const name = z
+  .string()
+  .trim()
+  .min(1, 'A name cannot be empty.')
+  .max(80, 'A name cannot be longer than 80 characters.');
+
+const tolerated = z.object({
+  value: lengthSchema,
+  tolerance: z
+    .number('A tolerance must be a number of millimetres.')
+    .min(0, 'A tolerance cannot be negative.')
+    .max(500, 'A tolerance cannot be more than 50 cm.'),
+});
+/** A wanted measure and how far off still serves, mm. */
+export type Target = z.infer<typeof tolerated>;
+
+export const BRIEF_MEASURES = ['width', 'height', 'depth', 'opening', 'strapDrop'] as const;
+export type BriefMeasure = (typeof BRIEF_MEASURES)[number];
+
+const briefSchema = z.object({
+  width: tolerated.optional(),
+  height: tolerated.optional(),
+  depth: tolerated.optional(),
+  opening: tolerated.optional(),
+  strapDrop: tolerated.optional(),
+});
+
+const yarnSchema = z.object({
+  id,
+  name,
+  colourName: name,
+  colour: z.string().regex(/^#[0-9a-f]{6}$/i, 'A colour is written as # and six hex digits.'),
+  weight: z.int('A weight class is a whole number.').min(0).max(7, 'Weight classes run from 0 to 7.'),
+  fibre: z.string().max(80),
+});
+export type Yarn = z.infer<typeof yarnSchema>;
+
+export const countSchema = z.object({
+  count: z
+    .number('A count must be a number.')
+    .min(2, 'One or none says nothing about the gauge: count at least 2, better 10 or more.')
+    .max(500, 'A count cannot be more than 500.'),
+  length: lengthSchema,
+});
+
+const swatchSchema = z.object({
+  id,
+  name,
+  yarn: id,
+  hook: z.number('A hook size is a number of mm.').gt(0, 'A hook has a size.').max(40, 'Hooks end at 40 mm.'),
+  stitch: z.enum(STITCHES),
+  school: z.enum(TURNING_SCHOOLS),
+  strands: z.int().min(1, 'At least one strand.').max(6, 'At most six strands.'),
+  stitches: countSchema.optional(),
+  rows: countSchema.optional(),
+  blocked: z.object({ stitches: countSchema, rows: countSchema }).optional(),
+});
+export type Swatch = z.infer<typeof swatchSchema>;
+
+export const measurementSchema = z.object({
+  rounds: z.int('Rounds are whole.').min(1, 'A motif has at least one round.').max(30, 'At most 30 rounds.'),
+  size: lengthSchema,
+});
+
+const colourwaySchema = z.object({
+  id,
+  name,
+  /** Yarn of each round from the centre; the last serves for all further rounds. */
+  rounds: z.array(id).min(1, 'A colourway needs a yarn for its first round.').max(30),
+});
+export type Colourway = z.infer<typeof colourwaySchema>;
+
+const motifSchema = z.object({
+  id,
+  name,
+  kind: z.enum(MOTIF_KINDS),
+  cornerChains: z.int().min(1, 'A corner has 1, 2 or 3 chains.').max(3, 'A corner has 1, 2 or 3 chains.'),
+  gapChains: z.int().min(0, 'Gaps have 0 or 1 chain.').max(1, 'Gaps have 0 or 1 chain.'),
+  school: z.enum(TURNING_SCHOOLS),
+  swatch: id,
+  /** Has a top and a bottom, so that it must not hang on its head. */
+  oneWay: z.boolean(),
+  colourways: z.array(colourwaySchema).min(1, 'A motif needs at least one colourway.').max(24),
+  measured: z.array(measurementSchema).max(200),
+});
+export type Motif = z.infer<typeof motifSchema>;
+
+const joinsSchema = z.object({
+  method: z.enum(JOIN_METHODS),
+  yarn: id,
+  school: z.enum(SCHOOLS),
+  flatFirst: z.boolean(),
+  /** A strip of motifs already joined, laid under the tape: the surest way to know what a join adds. */
+  measuredStrip: z
+    .object({
+      motif: id,
+      rounds: z.int().min(1).max(30),
+      motifs: z.int().min(2, 'A joined strip has at least 2 motifs.').max(60),
+      length: lengthSchema,
+    })
+    .optional(),
+});
+
+const shape = z.object({
+  format: z.literal(FORMAT),
+  version: z.literal(VERSION),
+  name,
+  note: z.string().max(4000, 'A note cannot be longer than 4000 characters.'),
+  brief: briefSchema,
+  yarns: z.array(yarnSchema).min(1, 'A bag needs at least one yarn.').max(60),
+  swatches: z.array(swatchSchema).min(1, 'A bag needs at least one swatch.').max(30),
+  motifs: z.array(motifSchema).max(30),
+  construction: constructionSchema,
+  joins: joinsSchema,
+});
+
+/** Everything the plan of one bag consists of; also the file format, and what the database keeps. */
+export type BagDocument = z.infer<typeof shape>;
+
+/** The schema without the checks across fields, for publishing as a JSON Schema. */
+export const documentShape = shape;
+
+/** Every id that is mentioned must be there: a file edited by hand may have lost one. */
+export const documentSchema = shape.superRefine((doc, context) => {
+  const has = {
+    yarn: new Set(doc.yarns.map((yarn) => yarn.id)),
+    swatch: new Set(doc.swatches.map((swatch) => swatch.id)),
+    motif: new Set(doc.motifs.map((motif) => motif.id)),
+  };
+  const need = (kind: keyof typeof has, wanted: string, path: (string | number)[]) => {
+    if (!has[kind].has(wanted))
+      context.addIssue({ code: 'custom', path, message: `There is no ${kind} “${wanted}” in this bag.` });
+  };
+  const unique = (list: ReadonlyArray<{ id: string }>, key: string) => {
+    list.forEach((item, i) => {
+      if (list.findIndex((other) => other.id === item.id) < i)
+        context.addIssue({ code: 'custom', path: [key, i, 'id'], message: `“${item.id}” is there twice.` });
+    });
+  };
+  unique(doc.yarns, 'yarns');
+  unique(doc.swatches, 'swatches');
+  unique(doc.motifs, 'motifs');
+  doc.swatches.forEach((swatch, i) => {
+    need('yarn', swatch.yarn, ['swatches', i, 'yarn']);
+  });
+  doc.motifs.forEach((motif, i) => {
+    need('swatch', motif.swatch, ['motifs', i, 'swatch']);
+    motif.colourways.forEach((way, w) => {
+      way.rounds.forEach((yarn, r) => {
+        need('yarn', yarn, ['motifs', i, 'colourways', w, 'rounds', r]);
+      });
+    });
+  });
+  need('yarn', doc.joins.yarn, ['joins', 'yarn']);
+  const visit = (value: unknown, path: (string | number)[]) => {
+    if (typeof value !== 'object' || value === null) return;
+    for (const [key, inner] of Object.entries(value)) {
+      if (key === 'swatch' && typeof inner === 'string') need('swatch', inner, [...path, key]);
+      else if (key === 'motif' && typeof inner === 'string') need('motif', inner, [...path, key]);
+      else visit(inner, [...path, key]);
+    }
+  };
+  visit(doc.construction, ['construction']);
+  visit(doc.joins, ['joins']);
+});

@@ -1,0 +1,33 @@
+import type { Family } from '../family.ts';
+import { panelOfSize, squaresOfSize } from '../shared/control.ts';
+import { buildFacesAndStrip, settle } from './build.ts';
+import { facesAndStripControls } from './controls.ts';
+import { type FacesAndStrip, facesAndStripSchema } from './schema.ts';
+
+export { facesAndStripSchema };
+
+export const facesAndStrip: Family<FacesAndStrip> = {
+  id: 'faces-and-strip',
+  name: 'Faces and strip',
+  about: 'Two equal faces, and one strip that runs down one side, along the bottom and up the other.',
+  build: buildFacesAndStrip,
+  settle,
+  controls: facesAndStripControls,
+  begin: (size, body, materials) => {
+    const swatch = body.of === 'worked' ? body.swatch : materials.stripSwatch();
+    return {
+      family: 'faces-and-strip',
+      face:
+        body.of === 'motifs'
+          ? squaresOfSize(size, body.motif, materials, body.rounds)
+          : panelOfSize(size, body.swatch, materials),
+      strip: {
+        swatch,
+        worked: 'across',
+        depth: Math.max(1, Math.round(size.depth / materials.pitch(swatch))),
+        length: { by: 'way' },
+        multiple: { multiple: 1, extra: 0 },
+      },
+    };
+  },
+};

@@ -1,0 +1,31 @@
+import { z } from 'zod';
+import { bodySchema, MOST_STITCHES, multipleSchema } from '../shared/body.ts';
+
+const count = (what: string, least: number) =>
+  z
+    .int(`${what} must be a whole number.`)
+    .min(least, `${what} must be at least ${least}.`)
+    .max(MOST_STITCHES, `${what} cannot be more than ${MOST_STITCHES}.`);
+
+export const stripSchema = z.object({
+  swatch: z.string(),
+  /** `across`: short rows of the depth, many rows. `along`: one long row of the way, a few rows. */
+  worked: z.enum(['across', 'along']),
+  /** Stitches (across) or rows (along) that make the depth. */
+  depth: count('The depth', 1),
+  /** Rows (across) or stitches (along) that make the way round the face. */
+  length: z.discriminatedUnion('by', [
+    z.object({ by: z.literal('way') }),
+    // Three sides need at least a row each.
+    z.object({ by: z.literal('count'), count: count('The strip', 3) }),
+  ]),
+  multiple: multipleSchema,
+});
+export type Strip = z.infer<typeof stripSchema>;
+
+export const facesAndStripSchema = z.object({
+  family: z.literal('faces-and-strip'),
+  face: bodySchema,
+  strip: stripSchema,
+});
+export type FacesAndStrip = z.infer<typeof facesAndStripSchema>;

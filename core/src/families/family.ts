@@ -1,0 +1,21 @@
+import type { BagGraph } from '../bag/index.ts';
+import type { Body } from './shared/body.ts';
+import type { Choices, Control } from './shared/control.ts';
+import type { Materials } from './shared/materials.ts';
+
+/**
+ * One way of building a bag. This is all the rest of the program may ask of it: parameters go in, a bag
+ * graph and a list of controls come out.
+ */
+export interface Family<P> {
+  readonly id: string;
+  readonly name: string;
+  /** One sentence for someone who has not built a bag this way. */
+  readonly about: string;
+  build(params: P, materials: Materials): BagGraph;
+  /** Replaces every "as many as it takes" by the count it takes now. */
+  settle(params: P, materials: Materials): P;
+  controls(params: P, materials: Materials, choices: Choices): Control<P>[];
+  /** A first bag of about the wanted size (mm) out of a body like the given one. */
+  begin(size: { width: number; height: number; depth: number }, body: Body, materials: Materials): P;
+}

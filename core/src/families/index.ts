@@ -1,0 +1,70 @@
+import { z } from 'zod';
+import type { BagGraph } from '../bag/index.ts';
+import { facesAndStrip, facesAndStripSchema } from './faces-and-strip/index.ts';
+import type { Family } from './family.ts';
+import type { Body } from './shared/body.ts';
+import { type Choices, type Control, lift } from './shared/control.ts';
+import type { Materials } from './shared/materials.ts';
+import { wrapRound, wrapRoundSchema } from './wrap-round/index.ts';
+
+export { type Body, bodySchema, multipleSchema } from './shared/body.ts';
+export type { Choices, Control, Grip } from './shared/control.ts';
+export type { Materials } from './shared/materials.ts';
+
+/** How a bag is built: one member for each family. A new family is added here and in its folder. */
+export const constructionSchema = z.discriminatedUnion('family', [wrapRoundSchema, facesAndStripSchema]);
+export type Construction = z.infer<typeof constructionSchema>;
+export type FamilyId = Construction['family'];
+
+/** A family's operations with its parameters filled in. */
+export interface BoundFamily {
+  readonly name: string;
+  build(materials: Materials): BagGraph;
+  settle(materials: Materials): Construction;
+  controls(materials: Materials, choices: Choices): Control<Construction>[];
+}
+
+function bind<P extends Construction>(family: Family<P>, params: P): BoundFamily {
+  return {
+    name: family.name,
+    build: (materials) => family.build(params, materials),
+    settle: (materials) => family.settle(params, materials),
+    controls: (materials, choices) =>
+      family
+        .controls(params, materials, choices)
+        .map((control) => lift(control, (next): Construction => next)),
+  };
+}
+
+export function familyOf(construction: Construction): BoundFamily {
+  switch (construction.family) {
+    case 'wrap-round':
+      return bind(wrapRound, construction);
+    case 'faces-and-strip':
+      return bind(facesAndStrip, construction);
+  }
+}
+
+export interface FamilyEntry {
+  readonly id: FamilyId;
+  readonly name: string;
+  readonly about: string;
+  begin(
+    size: { width: number; height: number; depth: number },
+    body: Body,
+    materials: Materials,
+  ): Construction;
+}
+
+const entry = <P extends Construction>(id: FamilyId, { name, about, begin }: Family<P>): FamilyEntry => ({
+  id,
+  name,
+  about,
+  begin,
+});
+
+/** Every family, in the order they are offered. */
+export const FAMILIES: readonly FamilyEntry[] = [
+  entry('wrap-round', wrapRound),
+  entry('faces-and-strip', facesAndStrip),
+];

@@ -1,0 +1,20 @@
+import type { Mm } from '../../units/index.ts';
+
+/**
+ * What a builder may ask about sizes and counts. The sizes behind it may be nominal or nudged: that is
+ * how ranges are found, so a builder must take every length from here.
+ */
+export interface Materials {
+  /** Side of a motif by itself, without joins. */
+  motifSide(motif: string, rounds: number): Mm;
+  /** Insertions along one side of a motif. */
+  motifLoops(motif: string, rounds: number): number;
+  /** What one join adds between two pieces (a tight one takes: negative). */
+  join(): Mm;
+  pitch(swatch: string): Mm;
+  rowHeight(swatch: string): Mm;
+  /** Insertions one row end of this swatch's stitch takes. */
+  rowEndRate(swatch: string): number;
+  /** The swatch a strip is worked in unless the maker says otherwise. */
+  stripSwatch(): string;
+}

@@ -1,0 +1,46 @@
+import { type Interval, intervalLength, type Seam } from '../../bag/index.ts';
+
+const lengthOf = (chain: readonly Interval[]) => chain.reduce((sum, i) => sum + intervalLength(i), 0);
+
+/** The part of an interval between two shares (0..1) of its way. */
+const part = (i: Interval, low: number, high: number): Interval => ({
+  ...i,
+  from: i.from + (i.to - i.from) * low,
+  to: i.from + (i.to - i.from) * high,
+});
+
+/**
+ * Sews two chains of edges together from their starts to their ends: one seam between every two
+ * neighbouring corners of either. When the chains differ in length, the difference is spread evenly.
+ */
+export function pairChains(
+  line: string,
+  kind: Seam['kind'],
+  a: readonly Interval[],
+  b: readonly Interval[],
+): Seam[] {
+  const [wayA, wayB] = [lengthOf(a), lengthOf(b)];
+  const seams: Seam[] = [];
+  const [queueA, queueB] = [[...a], [...b]];
+  // Shares of the whole way at which the current edge of each chain begins.
+  let [startA, startB] = [0, 0];
+  let at = 0;
+  let [headA, headB] = [queueA.shift(), queueB.shift()];
+  while (headA && headB) {
+    const shareA = intervalLength(headA) / wayA;
+    const shareB = intervalLength(headB) / wayB;
+    const [endA, endB] = [startA + shareA, startB + shareB];
+    const next = Math.abs(endA - endB) < 1e-9 ? endA : Math.min(endA, endB);
+    seams.push({
+      id: `${line}/${seams.length}`,
+      line,
+      kind,
+      a: part(headA, (at - startA) / shareA, Math.min(1, (next - startA) / shareA)),
+      b: part(headB, (at - startB) / shareB, Math.min(1, (next - startB) / shareB)),
+    });
+    at = next;
+    if (endA <= next + 1e-9) [headA, startA] = [queueA.shift(), next];
+    if (endB <= next + 1e-9) [headB, startB] = [queueB.shift(), next];
+  }
+  return seams;
+}

@@ -1,0 +1,237 @@
+import type { BagGraph, Interval, Point3, Seam, SeamLine } from '../../bag/index.ts';
+import type { Materials } from '../shared/materials.ts';
+import { pairChains } from '../shared/pair.ts';
+import {
+  BOTTOM,
+  innerSeams,
+  LEFT,
+  layOut,
+  piecesOf,
+  RIGHT,
+  reversed,
+  type Sheet,
+  type SheetOptions,
+  sheetSide,
+  TOP,
+} from '../shared/sheet.ts';
+import { type Section, scaled, wrap, X, Y, Z } from '../shared/wrap.ts';
+import type { WrapRound } from './schema.ts';
+
+const WEST = scaled(X, -1);
+const SOUTH = scaled(Y, -1);
+const point = (x: number, y: number, z: number): Point3 => ({ x, y, z });
+
+/** Gap between pieces that lie apart in the net, mm. */
+const APART = 40;
+
+/** A closing line between two chains. */
+const closing = (id: string, name: string, a: Interval[], b: Interval[]) => ({
+  line: { id, name },
+  seams: pairChains(id, 'closing', a, b),
+});
+
+interface Parts {
+  readonly sheets: ReadonlyArray<{ sheet: Sheet; id: string; name: string }>;
+  readonly sewn: ReadonlyArray<{ line: SeamLine; seams: Seam[] }>;
+  readonly wrapped: ReadonlyArray<ReturnType<typeof wrap>>;
+}
+
+function toGraph({ sheets, sewn, wrapped }: Parts): BagGraph {
+  const inner = sheets.map(({ sheet, id, name }) => innerSeams(sheet, id, name));
+  return {
+    pieces: sheets.flatMap(({ sheet }) => piecesOf(sheet)),
+    seams: [...inner.flatMap(({ seams }) => seams), ...sewn.flatMap(({ seams }) => seams)],
+    lines: [...inner.flatMap(({ lines }) => lines), ...sewn.map(({ line }) => line)],
+    folds: wrapped.flatMap(({ folds }) => folds),
+    facets: wrapped.flatMap(({ facets }) => facets),
+    rims: 1,
+  };
+}
+
+/** Walks a chain from its middle round to its middle, starting `skip` mm in: a tube has no first edge. */
+function turned(chain: readonly Interval[], skip: number): Interval[] {
+  const before: Interval[] = [];
+  const after: Interval[] = [];
+  let at = 0;
+  for (const i of chain) {
+    const length = Math.abs(i.to - i.from);
+    const cut = Math.min(length, Math.max(0, skip - at));
+    const middle = i.from + (Math.sign(i.to - i.from) || 1) * cut;
+    if (cut > 1e-6) before.push({ ...i, to: middle });
+    if (cut < length - 1e-6) after.push({ ...i, from: middle });
+    at += length;
+  }
+  return [...after, ...before];
+}
+
+/** The first `way` mm of a chain, and the rest. */
+function split(chain: readonly Interval[], way: number): [Interval[], Interval[]] {
+  const all = turned(chain, way);
+  let left = chain.reduce((sum, i) => sum + Math.abs(i.to - i.from), 0) - way;
+  const rest: Interval[] = [];
+  while (left > 1e-6) {
+    const head = all.shift();
+    if (!head) break;
+    rest.push(head);
+    left -= Math.abs(head.to - head.from);
+  }
+  return [all, rest];
+}
+
+/** Pressed flat: half the way round in front, half behind, the first `skip` mm of the sheet behind. */
+function flatTube(sheet: Sheet, skip: number) {
+  const half = sheet.width / 2;
+  const sections: Section[] = [
+    { from: 0, to: skip, face: 'back', start: point(skip - half / 2, 0, 0), u: WEST, v: Y },
+    { from: skip, to: skip + half, face: 'front', start: point(-half / 2, 0, 0), u: X, v: Y },
+    { from: skip + half, to: sheet.width, face: 'back', start: point(half / 2, 0, 0), u: WEST, v: Y },
+  ];
+  return wrap(
+    piecesOf(sheet),
+    'x',
+    sections.filter(({ from, to }) => to > from + 1e-6),
+  );
+}
+
+function tube(params: WrapRound, materials: Materials): BagGraph {
+  const { body } = params;
+  const base = baseColumns(params);
+  const options: SheetOptions = { id: 'body', name: '', at: { x: 0, y: 0 }, joined: [LEFT, RIGHT, BOTTOM] };
+  const sheet = layOut(body, materials, { ...options, name: body.of === 'worked' ? 'Body' : '' });
+  const side = closing('side', 'Side seam', sheetSide(sheet, RIGHT), reversed(sheetSide(sheet, LEFT)));
+  if (base === 0) {
+    // A side that folds down a column's middle starts the front half a column in.
+    const column = sheet.grid[0]?.[0]?.edges[BOTTOM]?.length ?? 0;
+    const skip = params.sides === 'columns' && body.of === 'motifs' ? column / 2 : 0;
+    const [front, back] = split(turned(sheetSide(sheet, BOTTOM), skip), sheet.width / 2);
+    return toGraph({
+      sheets: [{ sheet, id: 'body', name: '' }],
+      sewn: [side, closing('bottom', 'Bottom seam', front, reversed(back))],
+      wrapped: [flatTube(sheet, skip)],
+    });
+  }
+
+  const square = sheet.width / (2 * base + 2);
+  const floor = layOut({ ...body, ...{ columns: base, rows: 1 } }, materials, {
+    id: 'base',
+    name: 'Base',
+    at: { x: 0, y: -square },
+    joined: [LEFT, RIGHT, BOTTOM, TOP],
+  });
+  const [w, d] = [floor.width, floor.height];
+  const [frontWay, rest] = split(sheetSide(sheet, BOTTOM), w);
+  const [rightWay, rest2] = split(rest, d);
+  const [backWay, leftWay] = split(rest2, w);
+  const sections: Section[] = [
+    { from: 0, to: w, face: 'front', start: point(-w / 2, 0, d / 2), u: X, v: Y },
+    { from: w, to: w + d, face: 'right', start: point(w / 2, 0, d / 2), u: scaled(Z, -1), v: Y },
+    { from: w + d, to: 2 * w + d, face: 'back', start: point(w / 2, 0, -d / 2), u: WEST, v: Y },
+    { from: 2 * w + d, to: 2 * w + 2 * d, face: 'left', start: point(-w / 2, 0, -d / 2), u: Z, v: Y },
+  ];
+  const under: Section = {
+    from: 0,
+    to: w,
+    face: 'bottom',
+    start: point(-w / 2, 0, d / 2),
+    u: X,
+    v: Z,
+  };
+  const joinUnder = (
+    id: string,
+    name: string,
+    way: Interval[],
+    edge: typeof LEFT | typeof RIGHT | typeof BOTTOM,
+  ) => closing(id, name, way, reversed(sheetSide(floor, edge)));
+  return toGraph({
+    sheets: [
+      { sheet, id: 'body', name: '' },
+      { sheet: floor, id: 'base', name: 'Base,' },
+    ],
+    sewn: [
+      {
+        line: { id: 'base-front', name: 'Base to front' },
+        seams: pairChains('base-front', 'flat', frontWay, reversed(sheetSide(floor, TOP))),
+      },
+      side,
+      joinUnder('base-right', 'Base to right side', rightWay, RIGHT),
+      joinUnder('base-back', 'Base to back', backWay, BOTTOM),
+      joinUnder('base-left', 'Base to left side', leftWay, LEFT),
+    ],
+    wrapped: [wrap(piecesOf(sheet), 'x', sections), wrap(piecesOf(floor), 'x', [under])],
+  });
+}
+
+/** Columns of the base row, or 0 when the tube closes along a seam. */
+export function baseColumns({ laid, bottom, body }: WrapRound): number {
+  const fits = laid === 'tube' && body.of === 'motifs' && body.columns >= 4 && body.columns % 2 === 0;
+  return fits && bottom === 'row' ? body.columns / 2 - 1 : 0;
+}
+
+/** One sheet, the front above the fold and the back below it, on its head. */
+function folded({ body }: WrapRound, materials: Materials): BagGraph {
+  const sheet = layOut(body, materials, {
+    id: 'body',
+    name: body.of === 'worked' ? 'Body' : '',
+    at: { x: 0, y: 0 },
+    joined: [LEFT, RIGHT],
+  });
+  const half = sheet.height / 2;
+  const sections: Section[] = [
+    { from: 0, to: half, face: 'back', start: point(-sheet.width / 2, half, 0), u: X, v: SOUTH },
+    { from: half, to: sheet.height, face: 'front', start: point(-sheet.width / 2, 0, 0), u: X, v: Y },
+  ];
+  const [leftFront, leftBack] = split(sheetSide(sheet, LEFT), half);
+  const [rightBack, rightFront] = split(sheetSide(sheet, RIGHT), half);
+  return toGraph({
+    sheets: [{ sheet, id: 'body', name: '' }],
+    sewn: [
+      closing('left', 'Left side seam', leftFront, reversed(leftBack)),
+      closing('right', 'Right side seam', rightFront, reversed(rightBack)),
+    ],
+    wrapped: [wrap(piecesOf(sheet), 'y', sections)],
+  });
+}
+
+/** Two equal panels sewn together on three sides. */
+function panels({ body }: WrapRound, materials: Materials): BagGraph {
+  const joined = [LEFT, RIGHT, BOTTOM] as const;
+  const front = layOut(body, materials, { id: 'front', name: 'Front', at: { x: 0, y: 0 }, joined });
+  const at = { x: front.width + APART, y: 0 };
+  const back = layOut(body, materials, { id: 'back', name: 'Back', at, joined });
+  const w = front.width;
+  const face = (name: 'front' | 'back', sheet: Sheet, u: Point3): Section => ({
+    from: sheet.at.x,
+    to: sheet.at.x + w,
+    face: name,
+    start: scaled(u, -w / 2),
+    u,
+    v: Y,
+  });
+  return toGraph({
+    sheets: [
+      { sheet: front, id: 'front', name: 'Front,' },
+      { sheet: back, id: 'back', name: 'Back,' },
+    ],
+    sewn: [
+      closing('left', 'Left side seam', sheetSide(front, LEFT), reversed(sheetSide(back, RIGHT))),
+      closing('bottom', 'Bottom seam', sheetSide(front, BOTTOM), reversed(sheetSide(back, BOTTOM))),
+      closing('right', 'Right side seam', sheetSide(front, RIGHT), reversed(sheetSide(back, LEFT))),
+    ],
+    wrapped: [
+      wrap(piecesOf(front), 'x', [face('front', front, X)]),
+      wrap(piecesOf(back), 'x', [face('back', back, WEST)]),
+    ],
+  });
+}
+
+/** Builds the bag graph of a wrap-round bag. */
+export function buildWrapRound(params: WrapRound, materials: Materials): BagGraph {
+  switch (params.laid) {
+    case 'tube':
+      return tube(params, materials);
+    case 'folded':
+      return folded(params, materials);
+    case 'panels':
+      return panels(params, materials);
+  }
+}

@@ -1,0 +1,16 @@
+import { z } from 'zod';
+import { bodySchema } from '../shared/body.ts';
+
+export const wrapRoundSchema = z.object({
+  family: z.literal('wrap-round'),
+  body: bodySchema.meta({
+    description:
+      'What is laid out. `tube`: all columns round the bag. `folded`: one sheet, both faces end to end. `panels`: one of two equal panels.',
+  }),
+  laid: z.enum(['tube', 'folded', 'panels']),
+  /** A tube can close along a seam, or over a row of squares that gives it depth. */
+  bottom: z.enum(['seam', 'row']),
+  /** Whether a tube's sides fold on joins or down the middle of a column. */
+  sides: z.enum(['joins', 'columns']),
+});
+export type WrapRound = z.infer<typeof wrapRoundSchema>;

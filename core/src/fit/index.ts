@@ -1,0 +1,3 @@
+export * from './finished-size.ts';
+export * from './size-table.ts';
+export * from './tape.ts';

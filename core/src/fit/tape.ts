@@ -1,0 +1,32 @@
+import type { Measure } from '../bag/index.ts';
+import type { Target } from '../document/index.ts';
+import type { Finished } from './finished-size.ts';
+
+/** How a prediction stands to its target. `likely` reaches it unless the errors fall out badly. */
+export type TapeVerdict = 'no target' | 'reached' | 'likely' | 'under' | 'over';
+
+/** One tape: what is wanted, what is predicted. */
+export interface Tape {
+  readonly measure: Measure;
+  readonly target: Target | undefined;
+  readonly finished: Finished;
+  readonly verdict: TapeVerdict;
+  /** Predicted minus wanted, mm. */
+  readonly off: number;
+}
+
+export function tapeOf(measure: Measure, finished: Finished, target: Target | undefined): Tape {
+  if (!target) return { measure, target, finished, verdict: 'no target', off: 0 };
+  const off = finished.value - target.value;
+  const { low, high } = finished.range;
+  const [least, most] = [target.value - target.tolerance, target.value + target.tolerance];
+  const verdict =
+    low >= least && high <= most
+      ? 'reached'
+      : finished.value < least
+        ? 'under'
+        : finished.value > most
+          ? 'over'
+          : 'likely';
+  return { measure, target, finished, verdict, off };
+}

@@ -1,0 +1,3 @@
+export * from './estimate.ts';
+export * from './gauge.ts';
+export * from './yarn-weight.ts';

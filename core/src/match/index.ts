@@ -1,0 +1,4 @@
+export * from './marks.ts';
+export * from './pairing.ts';
+export * from './sides.ts';
+export * from './strip.ts';

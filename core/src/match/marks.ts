@@ -1,0 +1,122 @@
+import {
+  type BagGraph,
+  edgeOf,
+  type Interval,
+  intervalLength,
+  type Piece,
+  pieceIndex,
+  type Seam,
+} from '../bag/index.ts';
+import { wholeLoops } from './sides.ts';
+
+/** A place to put a stitch marker along the edge of a panel. */
+export interface Mark {
+  readonly kind: 'start' | 'corner' | 'quarter' | 'half' | 'end';
+  /** Row or stitch number after which it lies, counted from the panel's beginning of that edge. */
+  readonly count: number;
+  /** mm from the start of the way. */
+  readonly at: number;
+  /** Where it meets its partner: the piece, and how many of its loops into the seam. */
+  readonly partner: { readonly piece: string; readonly loop: number; readonly of: number } | undefined;
+}
+
+/** An edge of a panel that runs along several sides of its partner, with the marks that keep it true. */
+export interface MarkedEdge {
+  readonly piece: string;
+  readonly name: string;
+  readonly edge: number;
+  /** What the marks count. */
+  readonly counts: 'rows' | 'stitches';
+  /** mm, along the panel's own edge and along its partners. */
+  readonly length: number;
+  readonly wayLength: number;
+  readonly total: number;
+  /** mm of one row or stitch. */
+  readonly unit: number;
+  readonly lines: readonly string[];
+  readonly marks: readonly Mark[];
+}
+
+interface Stretch {
+  readonly seam: Seam;
+  readonly own: Interval;
+  readonly partner: Interval;
+}
+
+/** Every panel edge that meets more than one line, with corner, half and quarter marks. */
+export function markedEdges(graph: BagGraph): MarkedEdge[] {
+  const piece = pieceIndex(graph);
+  const loops = wholeLoops(graph);
+  const stretches = new Map<string, Stretch[]>();
+  for (const seam of graph.seams) {
+    for (const [own, partner] of [
+      [seam.a, seam.b],
+      [seam.b, seam.a],
+    ] as const) {
+      if (piece(own.piece).make.of !== 'panel' || own.piece === partner.piece) continue;
+      const key = `${own.piece}/${own.edge}`;
+      const list = stretches.get(key) ?? [];
+      list.push({ seam, own, partner });
+      stretches.set(key, list);
+    }
+  }
+  return [...stretches.values()].flatMap((list) => {
+    const lines = [...new Set(list.map(({ seam }) => seam.line))];
+    const [head] = list;
+    return lines.length < 2 || !head ? [] : [markEdge(piece(head.own.piece), head.own.edge, list, lines)];
+  });
+
+  function markEdge(own: Piece, edge: number, way: readonly Stretch[], lines: readonly string[]): MarkedEdge {
+    const { id, name, make } = own;
+    const { kind, length } = edgeOf(own, edge);
+    const rowEnds = kind === 'row-ends';
+    const total = make.of === 'panel' ? (rowEnds ? make.rows : make.stitches) : 0;
+    const unit = length / total;
+    const ownWay = way.reduce((sum, { own }) => sum + intervalLength(own), 0);
+    const at = (target: number, kindOf: Mark['kind']): Mark => {
+      let walked = 0;
+      for (const { own, partner } of way) {
+        const here = intervalLength(own);
+        if (target <= walked + here + 1e-6) {
+          const of = loops(partner);
+          const share = (target - walked) / here;
+          return {
+            kind: kindOf,
+            count: Math.round(target / unit),
+            at: target,
+            partner: { piece: piece(partner.piece).name, loop: Math.round(of * share), of },
+          };
+        }
+        walked += here;
+      }
+      return { kind: kindOf, count: Math.round(target / unit), at: target, partner: undefined };
+    };
+    let walked = 0;
+    const corners = way.flatMap(({ seam, own }, i) => {
+      const turn = i > 0 && way[i - 1]?.seam.line !== seam.line;
+      const mark = turn ? [{ ...at(walked, 'corner'), at: walked }] : [];
+      walked += intervalLength(own);
+      return mark;
+    });
+    const marks = [
+      at(0, 'start'),
+      ...corners,
+      at(ownWay / 4, 'quarter'),
+      at(ownWay / 2, 'half'),
+      at((3 * ownWay) / 4, 'quarter'),
+      at(ownWay, 'end'),
+    ].sort((p, q) => p.at - q.at);
+    return {
+      piece: id,
+      name,
+      edge,
+      counts: rowEnds ? 'rows' : 'stitches',
+      length: ownWay,
+      wayLength: way.reduce((sum, { partner }) => sum + intervalLength(partner), 0),
+      total,
+      unit,
+      lines,
+      marks,
+    };
+  }
+}

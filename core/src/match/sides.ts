@@ -1,0 +1,85 @@
+import {
+  type BagGraph,
+  type EdgeKind,
+  edgeOf,
+  type Interval,
+  intervalLength,
+  pieceIndex,
+  type Seam,
+} from '../bag/index.ts';
+import { groupBy } from '../group-by.ts';
+import { type Ease, easeOf, type Pairing, pairLoops } from './pairing.ts';
+
+/**
+ * Whole insertions on part of an edge. Rounded from the edge's start at both ends, so that the parts of an
+ * edge always add up to the edge.
+ */
+export function wholeLoops(graph: BagGraph): (interval: Interval) => number {
+  const piece = pieceIndex(graph);
+  return ({ piece: id, edge, from, to }) => {
+    const { loops, length } = edgeOf(piece(id), edge);
+    const upTo = (position: number) => Math.round((loops * position) / length);
+    return Math.abs(upTo(to) - upTo(from));
+  };
+}
+
+/** How the two sides of one seam are taken together. */
+export function seamPairing(graph: BagGraph): (seam: Seam) => Pairing {
+  const loops = wholeLoops(graph);
+  return ({ a, b }) => pairLoops(loops(a), loops(b));
+}
+
+/** One partner of a line of seams. */
+export interface LineSide {
+  /** Names of the pieces along it, in order. */
+  readonly pieces: readonly string[];
+  readonly kind: EdgeKind;
+  readonly loops: number;
+  /** mm */
+  readonly length: number;
+}
+
+/** A whole line: what meets what, with how many insertions, and whether it comes out. */
+export interface LineMatch {
+  readonly line: string;
+  readonly name: string;
+  readonly kind: Seam['kind'];
+  readonly a: LineSide;
+  readonly b: LineSide;
+  /** The pairings of its seams one after the other. */
+  readonly takes: readonly { readonly a: number; readonly b: number }[];
+  /** Insertions, from 1, at which one side has more loops than the other. */
+  readonly doubled: readonly { readonly at: number; readonly side: 'a' | 'b' }[];
+  readonly ease: Ease;
+}
+
+/** Holds the two sides of every line of the bag against each other. */
+export function lineMatches(graph: BagGraph): LineMatch[] {
+  const piece = pieceIndex(graph);
+  const pairing = seamPairing(graph);
+  const byLine = groupBy(graph.seams, (seam) => seam.line);
+  return graph.lines.flatMap(({ id, name }) => {
+    const seams = byLine.get(id) ?? [];
+    const [first] = seams;
+    if (!first) return [];
+    const pairings = seams.map(pairing);
+    const takes = pairings.flatMap(expand);
+    const side = (which: 'a' | 'b'): LineSide => ({
+      pieces: [...new Set(seams.map((seam) => piece(seam[which].piece).name))],
+      kind: edgeOf(piece(first[which].piece), first[which].edge).kind,
+      loops: pairings.reduce((sum, p) => sum + p[which], 0),
+      length: seams.reduce((sum, seam) => sum + intervalLength(seam[which]), 0),
+    });
+    const [a, b] = [side('a'), side('b')];
+    const doubled = takes.flatMap((take, i) =>
+      take.a === take.b ? [] : [{ at: i + 1, side: take.a > take.b ? ('a' as const) : ('b' as const) }],
+    );
+    const kind = first.kind;
+    return [{ line: id, name, kind, a, b, takes, doubled, ease: easeOf(b.length, a.length) }];
+  });
+}
+
+/** A pairing as one entry an insertion: how many loops of each side it takes. */
+export function expand({ takes, doubled }: Pairing): { a: number; b: number }[] {
+  return takes.map((many) => (doubled === 'a' ? { a: many, b: 1 } : { a: 1, b: doubled === 'b' ? many : 1 }));
+}

@@ -1,0 +1,3 @@
+export * from './counts.ts';
+export * from './size.ts';
+export * from './strokes.ts';

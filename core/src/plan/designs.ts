@@ -1,0 +1,17 @@
+import type { BagGraph } from '../bag/index.ts';
+import type { BagDocument } from '../document/index.ts';
+
+/**
+ * Which colourway each motif of the bag is worked in, by piece id. Colourways take turns along a knight's
+ * step, so that with three or more no square lies beside its twin within a sheet.
+ */
+export function designsOf(document: BagDocument, graph: BagGraph): ReadonlyMap<string, string> {
+  const designs = new Map<string, string>();
+  for (const { id, make, cell } of graph.pieces) {
+    if (make.of !== 'motif') continue;
+    const ways = document.motifs.find((motif) => motif.id === make.motif)?.colourways ?? [];
+    const way = ways[(cell.column + 2 * cell.row) % Math.max(1, ways.length)];
+    if (way) designs.set(id, way.id);
+  }
+  return designs;
+}

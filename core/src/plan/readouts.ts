@@ -1,0 +1,73 @@
+import type { Reading } from '../runs/index.ts';
+import { methodName, schoolName, stepText } from '../runs/index.ts';
+import type { Plan } from './plan.ts';
+
+const round = (value: number) => Math.round(value * 100) / 100;
+
+/** Every readout of a plan as plain JSON data: lengths in mm, counts whole, steps in words. */
+export function readouts(plan: Plan, reading: Reading) {
+  const { document, tally } = plan;
+  return {
+    format: 'fennot.readouts',
+    name: document.name,
+    family: plan.familyName,
+    construction: plan.settled,
+    sizes: plan.tapes.map(({ measure, finished, target, verdict, off }) => ({
+      measure,
+      mm: round(finished.value),
+      range90: [round(finished.range.low), round(finished.range.high)],
+      target: target ?? null,
+      verdict,
+      offBy: target ? round(off) : null,
+      because: finished.because.map(({ key, share }) => ({ size: key, share: round(share) })),
+    })),
+    from: plan.sizes.map(({ key, value, common, single, origin }) => ({
+      size: key,
+      mm: round(value),
+      commonError: round(common),
+      pieceToPiece: round(single),
+      origin,
+    })),
+    pieces: plan.graph.pieces.map(({ name, make, edges }) => ({
+      name,
+      make,
+      edges: edges.map(({ kind, length, loops }) => ({ kind, mm: round(length), loops })),
+    })),
+    counts: tally,
+    gussets: plan.marked.map((edge) => ({
+      ...edge,
+      length: round(edge.length),
+      wayLength: round(edge.wayLength),
+      unit: round(edge.unit),
+      marks: edge.marks.map((mark) => ({ ...mark, at: round(mark.at) })),
+    })),
+    seams: plan.lines.map(({ name, kind, a, b, takes, doubled, ease }) => ({
+      name,
+      kind,
+      a: { ...a, length: round(a.length) },
+      b: { ...b, length: round(b.length) },
+      insertions: takes.length,
+      doubled,
+      easePercent: round(ease.percent),
+      verdict: ease.verdict,
+    })),
+    joins: {
+      method: methodName(document.joins.method, reading.terms),
+      school: schoolName[plan.joins.school],
+      runs: plan.joins.runs.map(({ number, title, length, yarn }) => ({
+        number,
+        title,
+        mm: round(length),
+        yarnMm: round(yarn),
+      })),
+      ends: plan.joins.ends,
+      fewestRuns: plan.joins.fewest,
+      fewestRunsInAnyOrder: plan.joins.fewestAnyOrder,
+      schools: plan.schools.map((summary) => ({ ...summary, yarn: round(summary.yarn) })),
+      steps: plan.steps.map((step) => ({
+        run: step.run,
+        text: stepText(step, document.joins.method, reading),
+      })),
+    },
+  };
+}

@@ -1,0 +1,84 @@
+import {
+  type BagGraph,
+  type Corners,
+  cornersOf,
+  edgeEnds,
+  inNet,
+  type Point,
+  pieceIndex,
+  pointOnEdge,
+  type Seam,
+} from '../bag/index.ts';
+import type { Link } from './trails.ts';
+
+/** A seam as a link of the joining graph, with how it lies in the net. */
+export interface SeamLink extends Link {
+  readonly seam: Seam;
+  /** `level` or `upright` by its direction in the net, as its first side lies there. */
+  readonly lie: 'level' | 'upright';
+  /** Its ends in the net, on the first side. */
+  readonly net: readonly [Point, Point];
+}
+
+/** Compass words for a direction in the net. */
+export function compass({ x, y }: Point): string {
+  const level = Math.abs(x) > 0.4 * Math.hypot(x, y) ? (x > 0 ? 'right' : 'left') : '';
+  const upright = Math.abs(y) > 0.4 * Math.hypot(x, y) ? (y > 0 ? 'upper' : 'lower') : '';
+  return [upright, level].filter(Boolean).join(' ');
+}
+
+/** What a piece's edge is called by the way it faces in the net: `upper`, `left`, `lower right`. */
+export function edgeNames(graph: BagGraph): (piece: string, edge: number) => string {
+  const piece = pieceIndex(graph);
+  return (id, edge) => {
+    const [start, end] = edgeEnds(piece(id), edge);
+    return compass({ x: end.y - start.y, y: start.x - end.x });
+  };
+}
+
+/** The joins of a bag as a graph, lying flat and made up. */
+export interface JoiningGraph {
+  /** All seams, with the corners of the made-up bag. */
+  readonly all: readonly SeamLink[];
+  /** The flat seams while the net lies open: corners that only folding brings together are still apart. */
+  readonly flat: readonly SeamLink[];
+  /** The closing seams; a part of `all`. */
+  readonly closing: readonly SeamLink[];
+  /** The same seam in `all`. */
+  madeUp(flat: SeamLink): SeamLink;
+  /** The corner of the made-up bag that a corner of the open net becomes. */
+  corner(flat: number): number;
+  /** Corners of the made-up bag that lie on its rim. */
+  readonly onRim: ReadonlySet<number>;
+}
+
+export function joiningGraph(graph: BagGraph): JoiningGraph {
+  const piece = pieceIndex(graph);
+  const link = (seam: Seam, ends: Corners['ends']): SeamLink => {
+    const own = piece(seam.a.piece);
+    const from = inNet(own, pointOnEdge(own, seam.a.edge, seam.a.from));
+    const to = inNet(own, pointOnEdge(own, seam.a.edge, seam.a.to));
+    const [start, end] = ends.get(seam.id) ?? [0, 0];
+    const lie = Math.abs(to.x - from.x) > Math.abs(to.y - from.y) ? 'level' : 'upright';
+    return { id: seam.id, from: start, to: end, way: seam.line, seam, lie, net: [from, to] };
+  };
+  const flatSeams = graph.seams.filter(({ kind }) => kind === 'flat');
+  const open = cornersOf({ ...graph, seams: flatSeams });
+  const madeUp = cornersOf(graph);
+  const all = graph.seams.map((seam) => link(seam, madeUp.ends));
+  const flat = flatSeams.map((seam) => link(seam, open.ends));
+  const byId = new Map(all.map((one) => [one.id, one]));
+  const corners = new Map<number, number>();
+  for (const one of flat) {
+    const folded = byId.get(one.id) ?? one;
+    corners.set(one.from, folded.from).set(one.to, folded.to);
+  }
+  return {
+    all,
+    flat,
+    closing: all.filter(({ seam }) => seam.kind === 'closing'),
+    madeUp: (one) => byId.get(one.id) ?? one,
+    corner: (one) => corners.get(one) ?? -1,
+    onRim: new Set(madeUp.rims.flat().flatMap(({ from, to }) => [from, to])),
+  };
+}

@@ -1,0 +1,201 @@
+import type { BagGraph } from '../bag/index.ts';
+import { intervalLength } from '../bag/index.ts';
+import { groupBy } from '../group-by.ts';
+import { carryOn } from './carry-on.ts';
+import type { JoiningGraph, SeamLink } from './links.ts';
+import { type JoinMethodId, joinMethod } from './methods.ts';
+import type { School } from './school.ts';
+import {
+  fewestTrails,
+  type Pass,
+  passEnd,
+  reverseTrail,
+  straightTrails,
+  type Trail,
+  trailEnd,
+  trailStart,
+} from './trails.ts';
+
+/** One yarn from where it is joined on to where it is cut. */
+export interface Run {
+  readonly number: number;
+  readonly title: string;
+  readonly passes: readonly Pass<SeamLink>[];
+  /** mm of seam. */
+  readonly length: number;
+  /** mm of yarn, with a tail at both ends. */
+  readonly yarn: number;
+}
+
+export interface JoinPlan {
+  readonly school: School;
+  readonly flatFirst: boolean;
+  readonly runs: readonly Run[];
+  /** Yarn ends to hide: two a run. */
+  readonly ends: number;
+  /** The fewest runs any order could have under the same rule about flat joins, and whatever order. */
+  readonly fewest: number;
+  readonly fewestAnyOrder: number;
+}
+
+export interface JoinOptions {
+  readonly school: School;
+  /** Work every flat join before the first closing one. Only the school of fewest ends may do without. */
+  readonly flatFirst: boolean;
+  readonly method: JoinMethodId;
+}
+
+/** Yarn left hanging at each end of a run, to be hidden later; mm. */
+const TAIL = 150;
+
+type Sewing = Trail<SeamLink>;
+
+/** Orders the joins of a bag into runs by one of the schools. */
+export function planRuns(graph: BagGraph, joining: JoiningGraph, options: JoinOptions): JoinPlan {
+  const { flat, closing, all } = joining;
+  const { corner, madeUp: link } = joining;
+  const inPhases = carryOn(straightTrails(flat), straightTrails(closing), { corner, link });
+  const flatFirst = options.flatFirst || options.school !== 'fewest';
+  const folded = (trails: readonly Sewing[]) =>
+    trails.map((trail) => trail.map(({ link: one, forward }) => ({ link: link(one), forward })));
+
+  const trails = (): readonly Sewing[] => {
+    switch (options.school) {
+      case 'lines':
+        return [...folded(byDirection(flat)), ...straightTrails(closing)];
+      case 'strips':
+        return [...folded(stripsFirst(flat)), ...straightTrails(closing)];
+      case 'fewest':
+        return flatFirst ? inPhases : straightTrails(all);
+    }
+  };
+  const yarnBySeam = joinMethod(options.method).yarnBySeam;
+  const names = new Map(graph.lines.map(({ id, name }) => [id, name]));
+  const runs = trails().map((trail, i): Run => {
+    const passes = wellBegun(trail, joining.onRim);
+    const length = passes.reduce((sum, pass) => sum + intervalLength(pass.link.seam.a), 0);
+    return {
+      number: i + 1,
+      title: runTitle(passes, names),
+      passes,
+      length,
+      yarn: length * yarnBySeam + 2 * TAIL,
+    };
+  });
+  const fewestAnyOrder = fewestTrails(all);
+  return {
+    school: options.school,
+    flatFirst,
+    runs,
+    ends: 2 * runs.length,
+    fewest: flatFirst ? inPhases.length : fewestAnyOrder,
+    fewestAnyOrder,
+  };
+}
+
+const lengthOf = (links: readonly SeamLink[]) =>
+  links.reduce((sum, { seam }) => sum + intervalLength(seam.a), 0);
+
+/** Every line as one run; the direction with more to sew in longer lines goes first. */
+function byDirection(flat: readonly SeamLink[]): Sewing[] {
+  const lines = [...groupBy(flat, ({ way }) => way).values()];
+  const directions = groupBy(lines, (line) => line[0]?.lie ?? 'level');
+  const longest = (group: readonly SeamLink[][]) => Math.max(...group.map(lengthOf));
+  return [...directions.values()]
+    .sort((a, b) => longest(b) - longest(a))
+    .flatMap((group) => group.flatMap((line) => straightTrails(line)));
+}
+
+/** Squares into columns first, each join by itself; then the columns to each other in long lines. */
+function stripsFirst(flat: readonly SeamLink[]): Sewing[] {
+  const [short, long] = [
+    flat.filter(({ lie }) => lie === 'level'),
+    flat.filter(({ lie }) => lie === 'upright'),
+  ];
+  const columns = groupBy(short, ({ net }) => Math.round((net[0].x + net[1].x) / 2));
+  const columnOrder = [...columns].sort(([a], [b]) => a - b).flatMap(([, column]) => column);
+  const single = columnOrder.map((link): Sewing => [{ link, forward: true }]);
+  const lines = [...groupBy(long, ({ way }) => way).values()];
+  return [...single, ...lines.flatMap((line) => straightTrails(line))];
+}
+
+/**
+ * Turns a run so that it begins where a maker would: flat lines from the top or the right, closing ones
+ * at the rim. A run that carries on from flat into closing keeps its direction.
+ */
+function wellBegun(trail: Sewing, onRim: ReadonlySet<number>): Sewing {
+  const [head, tail] = [trail[0], trail.at(-1)];
+  if (!head || !tail) return trail;
+  const kinds = new Set(trail.map(({ link }) => link.seam.kind));
+  if (kinds.size > 1) return trail;
+  if (kinds.has('closing')) {
+    return onRim.has(trailEnd(trail)) && !onRim.has(trailStart(trail)) ? reverseTrail(trail) : trail;
+  }
+  const start = head.link.net[head.forward ? 0 : 1];
+  const end = tail.link.net[tail.forward ? 1 : 0];
+  const better = Math.abs(end.y - start.y) > 1 ? end.y > start.y : end.x > start.x;
+  return better ? reverseTrail(trail) : trail;
+}
+
+function runTitle(passes: Sewing, names: ReadonlyMap<string, string>): string {
+  const lines = [...new Set(passes.map(({ link }) => names.get(link.way) ?? link.way))];
+  const [first = '', ...others] = lines;
+  const text =
+    others.length === 0
+      ? first
+      : others.length < 3
+        ? lines.join(', then ')
+        : `${first}, then ${others.length} more lines`;
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}
+
+/** What happens at the corner between two passes of a run. */
+export interface Crossing {
+  /** How many other seams meet here. */
+  readonly others: number;
+  /** Whether any of them was worked before. */
+  readonly worked: boolean;
+  /** Whether the run leaves its line here. */
+  readonly turns: boolean;
+}
+
+/** Reads the crossings of all runs in working order. */
+export function crossingsOf(plan: JoinPlan, joining: JoiningGraph): Crossing[][] {
+  const open = meetingLinks(joining.flat);
+  const madeUp = meetingLinks(joining.all);
+  const openEnds = new Map(joining.flat.map((link) => [link.id, link]));
+  const done = new Set<string>();
+  return plan.runs.map((run) =>
+    run.passes.flatMap((pass, i) => {
+      done.add(pass.link.id);
+      const next = run.passes[i + 1];
+      if (!next) return [];
+      // Between two flat joins only what meets in the open net is met, as long as the net lies open.
+      const flat = openEnds.get(pass.link.id);
+      const stillOpen = plan.flatFirst && flat && next.link.seam.kind === 'flat';
+      const met = stillOpen
+        ? (open.get(passEnd({ link: flat, forward: pass.forward })) ?? [])
+        : (madeUp.get(passEnd(pass)) ?? []);
+      const others = met.filter(({ id }) => id !== pass.link.id && id !== next.link.id);
+      return [
+        {
+          others: others.length,
+          worked: others.some(({ id }) => done.has(id)),
+          turns: pass.link.way !== next.link.way,
+        },
+      ];
+    }),
+  );
+}
+
+function meetingLinks(links: readonly SeamLink[]): Map<number, SeamLink[]> {
+  const meeting = new Map<number, SeamLink[]>();
+  for (const link of links) {
+    for (const corner of new Set([link.from, link.to])) {
+      const list = meeting.get(corner);
+      if (list) list.push(link);
+      else meeting.set(corner, [link]);
+    }
+  }
+  return meeting;
+}

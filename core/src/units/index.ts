@@ -1,0 +1,2 @@
+export * from './hook.ts';
+export * from './length.ts';
