@@ -89,7 +89,7 @@ export function checkGraph(graph: BagGraph): GraphProblem[] {
       problems.push({ kind: 'gap', seam: id, by, text: 'A seam stays open on the made-up bag.' });
   }
 
-  const { rims } = cornersOf(graph);
+  const rims = cornersOf(graph).rims();
   const closed = rims.every((loop) => loop[0]?.from === loop.at(-1)?.to);
   if (rims.length !== graph.rims || !closed) {
     const by = rims.length - graph.rims;

@@ -1,5 +1,4 @@
-import type { BagGraph, Interval, Seam } from './graph.ts';
-import { edgeOf, pieceIndex } from './place.ts';
+import type { BagGraph, Interval } from './graph.ts';
 
 /** A stretch of an edge that no seam takes, from one corner of the bag to the next. */
 export interface RimPart {
@@ -8,127 +7,113 @@ export interface RimPart {
   readonly to: number;
 }
 
-/** The bag as corners (points of pieces that come together) with the seams and rim parts between them. */
+/** The bag as corners (points of pieces that seams bring together) with the seams between them. */
 export interface Corners {
-  /** Corner at the start and end of each seam, by seam id. */
+  /** Corner at the start and end of each seam, by seam id; corners are any distinct whole numbers. */
   readonly ends: ReadonlyMap<string, readonly [number, number]>;
-  /** Rim parts joined into loops; each loop runs along the pieces' outlines. */
-  readonly rims: readonly (readonly RimPart[])[];
-  /** How many corners there are; they are numbered from 0. */
-  readonly count: number;
+  /** The free parts of all outlines joined into loops; each loop runs along the outlines. */
+  rims(): RimPart[][];
 }
 
 /** Positions nearer than this (mm) on one edge are the same point. */
 const GRAIN = 1e-3;
 
-function unionFind() {
-  const parent: number[] = [];
-  const find = (i: number): number => {
-    let root = i;
-    for (let up = parent[root]; up !== undefined && up !== root; up = parent[root]) root = up;
-    parent[i] = root;
+/** A point of the bag before seams bring points together; `parent` is the union-find forest. */
+class Points {
+  private readonly parent: number[] = [];
+
+  add(): number {
+    this.parent.push(this.parent.length);
+    return this.parent.length - 1;
+  }
+
+  find(point: number): number {
+    let root = point;
+    for (let up = this.parent[root]; up !== undefined && up !== root; up = this.parent[root]) root = up;
+    this.parent[point] = root;
     return root;
-  };
-  return {
-    add: () => parent.push(parent.length) - 1,
-    find,
-    join: (a: number, b: number) => {
-      parent[find(a)] = find(b);
-    },
-  };
+  }
+
+  join(a: number, b: number): void {
+    this.parent[this.find(a)] = this.find(b);
+  }
+}
+
+/** An edge with the points that seams mark on it, by position in grains. */
+interface MarkedEdge {
+  readonly piece: string;
+  readonly edge: number;
+  readonly length: number;
+  readonly marks: Map<number, number>;
+  /** Covered stretches, low and high in turn. */
+  readonly taken: number[];
 }
 
 /**
  * Identifies the points of all pieces that seams bring together, and chains what is left of the outlines
- * into rims. Linear in the number of seams up to sorting the marks on each edge.
+ * into rims. Linear in pieces and seams up to sorting the marks on each edge.
  */
-export function cornersOf(graph: BagGraph): Corners {
-  const piece = pieceIndex(graph);
-  const sets = unionFind();
-  const points = new Map<string, number>();
-  /** Marks on each edge, by their position in grains. */
-  const marks = new Map<string, Map<number, number>>();
-
-  /** The set element for a position on an edge; an edge's end is the next edge's start. */
-  const element = (id: string, edge: number, position: number): number => {
-    const { outline, edges } = piece(id);
-    const atEnd = Math.abs(position - (edges[edge]?.length ?? 0)) < GRAIN;
-    const [onEdge, grains] = atEnd ? [(edge + 1) % outline.length, 0] : [edge, Math.round(position / GRAIN)];
-    const key = `${id}/${onEdge}/${grains}`;
-    let found = points.get(key);
-    if (found === undefined) {
-      found = sets.add();
-      points.set(key, found);
-    }
+export function cornersOf({ pieces, seams }: Pick<BagGraph, 'pieces' | 'seams'>): Corners {
+  const points = new Points();
+  const edgesOf = new Map<string, MarkedEdge[]>();
+  for (const { id, edges } of pieces) {
+    const corners = edges.map(() => points.add());
+    edgesOf.set(
+      id,
+      edges.map(({ length }, edge) => ({
+        piece: id,
+        edge,
+        length,
+        marks: new Map([
+          [0, corners[edge] ?? 0],
+          [Math.round(length / GRAIN), corners[(edge + 1) % edges.length] ?? 0],
+        ]),
+        taken: [],
+      })),
+    );
+  }
+  const markedEdge = ({ piece, edge }: Interval): MarkedEdge => {
+    const found = edgesOf.get(piece)?.[edge];
+    if (!found) throw new Error(`The bag has no edge ${edge} of piece ${piece}.`);
     return found;
   };
-  const mark = (id: string, edge: number, position: number): number => {
-    const at = element(id, edge, position);
-    const key = `${id}/${edge}`;
-    const list = marks.get(key) ?? new Map<number, number>();
-    if (!marks.has(key)) marks.set(key, list);
-    list.set(Math.round(position / GRAIN), at);
-    return at;
-  };
-
-  for (const { id, outline } of graph.pieces) {
-    for (let edge = 0; edge < outline.length; edge++) mark(id, edge, 0);
-  }
-  for (const { a, b } of graph.seams) {
-    sets.join(mark(a.piece, a.edge, a.from), mark(b.piece, b.edge, b.from));
-    sets.join(mark(a.piece, a.edge, a.to), mark(b.piece, b.edge, b.to));
-  }
-
-  const numbers = new Map<number, number>();
-  const corner = (at: number): number => {
-    const root = sets.find(at);
-    const known = numbers.get(root);
+  const mark = ({ marks }: MarkedEdge, position: number): number => {
+    const grains = Math.round(position / GRAIN);
+    // An end computed another way may fall into the next grain.
+    const known = marks.get(grains) ?? marks.get(grains - 1) ?? marks.get(grains + 1);
     if (known !== undefined) return known;
-    numbers.set(root, numbers.size);
-    return numbers.size - 1;
+    const fresh = points.add();
+    marks.set(grains, fresh);
+    return fresh;
   };
-  const cornerAt = (i: Interval, position: number) => corner(element(i.piece, i.edge, position));
 
-  const ends = new Map<string, readonly [number, number]>(
-    graph.seams.map(({ id, a }: Seam) => [id, [cornerAt(a, a.from), cornerAt(a, a.to)]]),
-  );
-  return { ends, rims: chainRims(freeParts(graph, marks, cornerAt)), count: numbers.size };
+  const starts: Array<readonly [string, number, number]> = [];
+  for (const { id, a, b } of seams) {
+    const [edgeA, edgeB] = [markedEdge(a), markedEdge(b)];
+    const [from, to] = [mark(edgeA, a.from), mark(edgeA, a.to)];
+    points.join(from, mark(edgeB, b.from));
+    points.join(to, mark(edgeB, b.to));
+    edgeA.taken.push(Math.min(a.from, a.to), Math.max(a.from, a.to));
+    edgeB.taken.push(Math.min(b.from, b.to), Math.max(b.from, b.to));
+    starts.push([id, from, to]);
+  }
+  return {
+    ends: new Map(starts.map(([id, from, to]) => [id, [points.find(from), points.find(to)] as const])),
+    rims: () => chainRims([...edgesOf.values()].flat().flatMap((edge) => freeParts(edge, points))),
+  };
 }
 
 /** The stretches between neighbouring marks that no seam covers. */
-function freeParts(
-  graph: BagGraph,
-  marks: ReadonlyMap<string, ReadonlyMap<number, number>>,
-  cornerAt: (interval: Interval, position: number) => number,
-): RimPart[] {
-  const taken = new Map<string, Array<readonly [number, number]>>();
-  for (const { a, b } of graph.seams) {
-    for (const { piece, edge, from, to } of [a, b]) {
-      const key = `${piece}/${edge}`;
-      const list = taken.get(key) ?? [];
-      list.push([Math.min(from, to), Math.max(from, to)]);
-      taken.set(key, list);
-    }
-  }
-  const free: RimPart[] = [];
-  for (const piece of graph.pieces) {
-    for (let edge = 0; edge < piece.edges.length; edge++) {
-      const key = `${piece.id}/${edge}`;
-      const { length } = edgeOf(piece, edge);
-      const stops = [...(marks.get(key)?.keys() ?? [])].map((grains) => grains * GRAIN).sort((p, q) => p - q);
-      const covered = taken.get(key) ?? [];
-      let start = 0;
-      for (const stop of [...stops.filter((s) => s > GRAIN && s < length - GRAIN), length]) {
-        const middle = (start + stop) / 2;
-        if (!covered.some(([low, high]) => low < middle && middle < high)) {
-          const interval = { piece: piece.id, edge, from: start, to: stop };
-          free.push({ interval, from: cornerAt(interval, start), to: cornerAt(interval, stop) });
-        }
-        start = stop;
-      }
-    }
-  }
-  return free;
+function freeParts({ piece, edge, length, marks, taken }: MarkedEdge, points: Points): RimPart[] {
+  const covered = (at: number) => taken.some((low, i) => i % 2 === 0 && low < at && at < (taken[i + 1] ?? 0));
+  const stops = [...marks].sort(([p], [q]) => p - q);
+  return stops.flatMap(([grains, point], i) => {
+    const before = stops[i - 1];
+    if (!before) return [];
+    const [from, to] = [before[0] * GRAIN, Math.min(length, grains * GRAIN)];
+    if (to - from < 2 * GRAIN || covered((from + to) / 2)) return [];
+    return [{ interval: { piece, edge, from, to }, from: points.find(before[1]), to: points.find(point) }];
+  });
 }
 
 /**

@@ -1,5 +1,5 @@
 import type { BagGraph } from './graph.ts';
-import { intervalLength, move } from './place.ts';
+import { intervalLength } from './place.ts';
 
 /** The measures a maker takes with a tape. */
 export const MEASURES = ['width', 'height', 'depth', 'opening'] as const;
@@ -9,22 +9,33 @@ export type Measure = (typeof MEASURES)[number];
  * The made-up bag under the tape, mm: its extent across, up and deep (flap and handles hang free and do
  * not count), and the length of the rim all the way round.
  */
-export function measure(graph: BagGraph): Record<Measure, number> {
-  const low = { x: Infinity, y: Infinity, z: Infinity };
-  const high = { x: -Infinity, y: -Infinity, z: -Infinity };
-  for (const { face, outline, motion } of graph.facets) {
+export function measure({ pieces, seams, facets }: BagGraph): Record<Measure, number> {
+  let [left, right, bottom, top, back, front] = [
+    Infinity,
+    -Infinity,
+    Infinity,
+    -Infinity,
+    Infinity,
+    -Infinity,
+  ];
+  for (const { face, outline, motion } of facets) {
     if (face === 'flap' || face === 'handle') continue;
-    for (const corner of outline) {
-      const p = move(motion, corner);
-      for (const axis of ['x', 'y', 'z'] as const) {
-        low[axis] = Math.min(low[axis], p[axis]);
-        high[axis] = Math.max(high[axis], p[axis]);
-      }
+    const { origin, u, v } = motion;
+    for (const p of outline) {
+      const x = origin.x + p.x * u.x + p.y * v.x;
+      const y = origin.y + p.x * u.y + p.y * v.y;
+      const z = origin.z + p.x * u.z + p.y * v.z;
+      if (x < left) left = x;
+      if (x > right) right = x;
+      if (y < bottom) bottom = y;
+      if (y > top) top = y;
+      if (z < back) back = z;
+      if (z > front) front = z;
     }
   }
   // Whatever part of an edge no seam takes is rim.
-  const edges = graph.pieces.flatMap((piece) => piece.edges).reduce((sum, edge) => sum + edge.length, 0);
-  const sewn = graph.seams.reduce((sum, { a, b }) => sum + intervalLength(a) + intervalLength(b), 0);
-  const opening = edges - sewn;
-  return { width: high.x - low.x, height: high.y - low.y, depth: high.z - low.z, opening };
+  let opening = 0;
+  for (const { edges } of pieces) for (const { length } of edges) opening += length;
+  for (const { a, b } of seams) opening -= intervalLength(a) + intervalLength(b);
+  return { width: right - left, height: top - bottom, depth: front - back, opening };
 }

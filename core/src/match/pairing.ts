@@ -1,18 +1,15 @@
+/** One insertion of a join: how many loops it takes of either edge. */
+export interface Take {
+  readonly a: number;
+  readonly b: number;
+}
+
 /** How two edges of different counts are taken together. */
 export interface Pairing {
   readonly a: number;
   readonly b: number;
-  /** Insertions of the join: as many as the shorter edge has. */
-  readonly insertions: number;
-  /** Which edge has more, and so is doubled; `none` when they come out even. */
-  readonly doubled: 'a' | 'b' | 'none';
-  /**
-   * How many loops of the longer edge go with each loop of the shorter one, in order: mostly 1, here and
-   * there 2 (or k and k + 1 when one edge has more than k times as many).
-   */
-  readonly takes: readonly number[];
-  /** Loop numbers of the shorter edge, from 1, at which one more than usual is taken. */
-  readonly places: readonly number[];
+  /** Every insertion in order: as many as the shorter edge has loops. */
+  readonly takes: readonly Take[];
 }
 
 /**
@@ -26,19 +23,12 @@ export interface Pairing {
 export function pairLoops(a: number, b: number): Pairing {
   const short = Math.min(a, b);
   const long = Math.max(a, b);
-  if (short < 1)
-    return { a, b, insertions: 0, doubled: a === b ? 'none' : a > b ? 'a' : 'b', takes: [], places: [] };
+  if (short < 1) return { a, b, takes: [] };
   const usual = Math.floor(long / short);
   const extra = long - usual * short;
-  const takes = new Array<number>(short).fill(usual);
-  const places: number[] = [];
-  for (let i = 0; i < extra; i++) {
-    const place = Math.floor(((i + 0.5) * short) / extra);
-    takes[place] = usual + 1;
-    places.push(place + 1);
-  }
-  const doubled = a === b ? 'none' : a > b ? 'a' : 'b';
-  return { a, b, insertions: short, doubled, takes, places };
+  const counts = new Array<number>(short).fill(usual);
+  for (let i = 0; i < extra; i++) counts[Math.floor(((i + 0.5) * short) / extra)] = usual + 1;
+  return { a, b, takes: counts.map((many) => (a > b ? { a: many, b: 1 } : { a: 1, b: many })) };
 }
 
 /** How much longer one fabric is than the other it is eased onto, and whether that shows. */

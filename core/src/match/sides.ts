@@ -8,7 +8,7 @@ import {
   type Seam,
 } from '../bag/index.ts';
 import { groupBy } from '../group-by.ts';
-import { type Ease, easeOf, type Pairing, pairLoops } from './pairing.ts';
+import { type Ease, easeOf, type Pairing, pairLoops, type Take } from './pairing.ts';
 
 /**
  * Whole insertions on part of an edge. Rounded from the edge's start at both ends, so that the parts of an
@@ -23,10 +23,17 @@ export function wholeLoops(graph: BagGraph): (interval: Interval) => number {
   };
 }
 
-/** How the two sides of one seam are taken together. */
+/** How the two sides of a seam are taken together. Seams of the same counts share one pairing. */
 export function seamPairing(graph: BagGraph): (seam: Seam) => Pairing {
   const loops = wholeLoops(graph);
-  return ({ a, b }) => pairLoops(loops(a), loops(b));
+  const known = new Map<number, Map<number, Pairing>>();
+  return ({ a, b }) => {
+    const [n, m] = [loops(a), loops(b)];
+    const partners = known.get(n) ?? new Map<number, Pairing>();
+    const pairing = partners.get(m) ?? pairLoops(n, m);
+    known.set(n, partners.set(m, pairing));
+    return pairing;
+  };
 }
 
 /** One partner of a line of seams. */
@@ -47,7 +54,7 @@ export interface LineMatch {
   readonly a: LineSide;
   readonly b: LineSide;
   /** The pairings of its seams one after the other. */
-  readonly takes: readonly { readonly a: number; readonly b: number }[];
+  readonly takes: readonly Take[];
   /** Insertions, from 1, at which one side has more loops than the other. */
   readonly doubled: readonly { readonly at: number; readonly side: 'a' | 'b' }[];
   readonly ease: Ease;
@@ -56,14 +63,14 @@ export interface LineMatch {
 /** Holds the two sides of every line of the bag against each other. */
 export function lineMatches(graph: BagGraph): LineMatch[] {
   const piece = pieceIndex(graph);
-  const pairing = seamPairing(graph);
+  const pairingOf = seamPairing(graph);
   const byLine = groupBy(graph.seams, (seam) => seam.line);
   return graph.lines.flatMap(({ id, name }) => {
     const seams = byLine.get(id) ?? [];
     const [first] = seams;
     if (!first) return [];
-    const pairings = seams.map(pairing);
-    const takes = pairings.flatMap(expand);
+    const pairings = seams.map(pairingOf);
+    const takes = pairings.flatMap((pairing) => pairing.takes);
     const side = (which: 'a' | 'b'): LineSide => ({
       pieces: [...new Set(seams.map((seam) => piece(seam[which].piece).name))],
       kind: edgeOf(piece(first[which].piece), first[which].edge).kind,
@@ -77,9 +84,4 @@ export function lineMatches(graph: BagGraph): LineMatch[] {
     const kind = first.kind;
     return [{ line: id, name, kind, a, b, takes, doubled, ease: easeOf(b.length, a.length) }];
   });
-}
-
-/** A pairing as one entry an insertion: how many loops of each side it takes. */
-export function expand({ takes, doubled }: Pairing): { a: number; b: number }[] {
-  return takes.map((many) => (doubled === 'a' ? { a: many, b: 1 } : { a: 1, b: doubled === 'b' ? many : 1 }));
 }

@@ -4,26 +4,17 @@ import { type Construction, type Control, familyOf } from '../families/index.ts'
 import { finishedSizes, materialsOf, type SizeVariable, sizeTable, type Tape, tapeOf } from '../fit/index.ts';
 import { type LineMatch, lineMatches, type MarkedEdge, markedEdges } from '../match/index.ts';
 import {
-  type JoiningGraph,
+  fewestTrails,
   type JoinPlan,
   type JoinStep,
   joiningGraph,
   joinSteps,
   planRuns,
-  SCHOOLS,
-  type School,
+  type SchoolSummary,
+  schoolsSideBySide,
 } from '../runs/index.ts';
 import { designsOf } from './designs.ts';
 import { type Tally, tallyOf } from './tally.ts';
-
-/** Runs of one school, for setting schools side by side. */
-export interface SchoolSummary {
-  readonly school: School;
-  readonly flatFirst: boolean;
-  readonly runs: number;
-  readonly ends: number;
-  readonly yarn: number;
-}
 
 /** Everything that is worked out from a document. */
 export interface Plan {
@@ -41,6 +32,8 @@ export interface Plan {
   readonly joins: JoinPlan;
   readonly steps: readonly JoinStep[];
   readonly schools: readonly SchoolSummary[];
+  /** Euler's bound on the runs of this bag in whatever order. */
+  readonly fewestRuns: number;
   readonly tally: Tally;
 }
 
@@ -72,27 +65,10 @@ export function planOf(document: BagDocument): Plan {
     mismatches: mismatches(graph),
     joins,
     steps: joinSteps(graph, joining, joins, method),
-    schools: schoolsSideBySide(graph, joining, joins, document),
+    schools: schoolsSideBySide(joining, method),
+    fewestRuns: fewestTrails(joining.all),
     tally: tallyOf(document, graph, designs, joins),
   };
-}
-
-function schoolsSideBySide(
-  graph: BagGraph,
-  joining: JoiningGraph,
-  chosen: JoinPlan,
-  { joins }: BagDocument,
-): SchoolSummary[] {
-  const ways = [
-    ...SCHOOLS.map((school) => ({ school, flatFirst: true })),
-    { school: 'fewest', flatFirst: false },
-  ] as const;
-  return ways.map(({ school, flatFirst }) => {
-    const same = school === chosen.school && flatFirst === chosen.flatFirst;
-    const plan = same ? chosen : planRuns(graph, joining, { school, flatFirst, method: joins.method });
-    const yarn = plan.runs.reduce((sum, run) => sum + run.yarn, 0);
-    return { school, flatFirst, runs: plan.runs.length, ends: plan.ends, yarn };
-  });
 }
 
 /** The family's controls for the document as it stands. */

@@ -61,8 +61,7 @@ export function readouts(plan: Plan, reading: Reading) {
         yarnMm: round(yarn),
       })),
       ends: plan.joins.ends,
-      fewestRuns: plan.joins.fewest,
-      fewestRunsInAnyOrder: plan.joins.fewestAnyOrder,
+      fewestRuns: plan.fewestRuns,
       schools: plan.schools.map((summary) => ({ ...summary, yarn: round(summary.yarn) })),
       steps: plan.steps.map((step) => ({
         run: step.run,

@@ -63,7 +63,7 @@ export function joiningGraph(graph: BagGraph): JoiningGraph {
     return { id: seam.id, from: start, to: end, way: seam.line, seam, lie, net: [from, to] };
   };
   const flatSeams = graph.seams.filter(({ kind }) => kind === 'flat');
-  const open = cornersOf({ ...graph, seams: flatSeams });
+  const open = cornersOf({ pieces: graph.pieces, seams: flatSeams });
   const madeUp = cornersOf(graph);
   const all = graph.seams.map((seam) => link(seam, madeUp.ends));
   const flat = flatSeams.map((seam) => link(seam, open.ends));
@@ -79,6 +79,11 @@ export function joiningGraph(graph: BagGraph): JoiningGraph {
     closing: all.filter(({ seam }) => seam.kind === 'closing'),
     madeUp: (one) => byId.get(one.id) ?? one,
     corner: (one) => corners.get(one) ?? -1,
-    onRim: new Set(madeUp.rims.flat().flatMap(({ from, to }) => [from, to])),
+    onRim: new Set(
+      madeUp
+        .rims()
+        .flat()
+        .flatMap(({ from, to }) => [from, to]),
+    ),
   };
 }

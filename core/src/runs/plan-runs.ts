@@ -4,9 +4,8 @@ import { groupBy } from '../group-by.ts';
 import { carryOn } from './carry-on.ts';
 import type { JoiningGraph, SeamLink } from './links.ts';
 import { type JoinMethodId, joinMethod } from './methods.ts';
-import type { School } from './school.ts';
+import { SCHOOLS, type School } from './school.ts';
 import {
-  fewestTrails,
   type Pass,
   passEnd,
   reverseTrail,
@@ -33,9 +32,6 @@ export interface JoinPlan {
   readonly runs: readonly Run[];
   /** Yarn ends to hide: two a run. */
   readonly ends: number;
-  /** The fewest runs any order could have under the same rule about flat joins, and whatever order. */
-  readonly fewest: number;
-  readonly fewestAnyOrder: number;
 }
 
 export interface JoinOptions {
@@ -50,30 +46,28 @@ const TAIL = 150;
 
 type Sewing = Trail<SeamLink>;
 
+/** The trails of a school, before anyone asks where to begin them. */
+function sewings(joining: JoiningGraph, { school, flatFirst }: Pick<JoinOptions, 'school' | 'flatFirst'>) {
+  const { flat, closing, all } = joining;
+  const folded = (trails: readonly Sewing[]): Sewing[] =>
+    trails.map((trail) => trail.map(({ link, forward }) => ({ link: joining.madeUp(link), forward })));
+  switch (school) {
+    case 'lines':
+      return [...folded(byDirection(flat)), ...straightTrails(closing)];
+    case 'strips':
+      return [...folded(stripsFirst(flat)), ...straightTrails(closing)];
+    case 'fewest':
+      return flatFirst ? inPhases(joining) : straightTrails(all);
+  }
+}
+
 /** Orders the joins of a bag into runs by one of the schools. */
 export function planRuns(graph: BagGraph, joining: JoiningGraph, options: JoinOptions): JoinPlan {
-  const { flat, closing, all } = joining;
-  const { corner, madeUp: link } = joining;
-  const inPhases = carryOn(straightTrails(flat), straightTrails(closing), { corner, link });
-  const flatFirst = options.flatFirst || options.school !== 'fewest';
-  const folded = (trails: readonly Sewing[]) =>
-    trails.map((trail) => trail.map(({ link: one, forward }) => ({ link: link(one), forward })));
-
-  const trails = (): readonly Sewing[] => {
-    switch (options.school) {
-      case 'lines':
-        return [...folded(byDirection(flat)), ...straightTrails(closing)];
-      case 'strips':
-        return [...folded(stripsFirst(flat)), ...straightTrails(closing)];
-      case 'fewest':
-        return flatFirst ? inPhases : straightTrails(all);
-    }
-  };
   const yarnBySeam = joinMethod(options.method).yarnBySeam;
   const names = new Map(graph.lines.map(({ id, name }) => [id, name]));
-  const runs = trails().map((trail, i): Run => {
+  const runs = sewings(joining, options).map((trail, i): Run => {
     const passes = wellBegun(trail, joining.onRim);
-    const length = passes.reduce((sum, pass) => sum + intervalLength(pass.link.seam.a), 0);
+    const length = lengthOf(passes.map(({ link }) => link));
     return {
       number: i + 1,
       title: runTitle(passes, names),
@@ -82,16 +76,32 @@ export function planRuns(graph: BagGraph, joining: JoiningGraph, options: JoinOp
       yarn: length * yarnBySeam + 2 * TAIL,
     };
   });
-  const fewestAnyOrder = fewestTrails(all);
-  return {
-    school: options.school,
-    flatFirst,
-    runs,
-    ends: 2 * runs.length,
-    fewest: flatFirst ? inPhases.length : fewestAnyOrder,
-    fewestAnyOrder,
-  };
+  const flatFirst = options.flatFirst || options.school !== 'fewest';
+  return { school: options.school, flatFirst, runs, ends: 2 * runs.length };
 }
+
+/** What a school costs, for setting schools side by side. */
+export interface SchoolSummary {
+  readonly school: School;
+  readonly flatFirst: boolean;
+  readonly runs: number;
+  readonly ends: number;
+  /** mm of yarn with all tails. */
+  readonly yarn: number;
+}
+
+/** The schools side by side; that of fewest ends also without the rule of flat joins first. */
+export function schoolsSideBySide(joining: JoiningGraph, method: JoinMethodId): SchoolSummary[] {
+  const seams = lengthOf(joining.all) * joinMethod(method).yarnBySeam;
+  const summary = (school: School, flatFirst: boolean): SchoolSummary => {
+    const runs = sewings(joining, { school, flatFirst }).length;
+    return { school, flatFirst, runs, ends: 2 * runs, yarn: seams + 2 * TAIL * runs };
+  };
+  return [...SCHOOLS.map((school) => summary(school, true)), summary('fewest', false)];
+}
+
+const inPhases = ({ flat, closing, corner, madeUp }: JoiningGraph): Sewing[] =>
+  carryOn(straightTrails(flat), straightTrails(closing), { corner, link: madeUp });
 
 const lengthOf = (links: readonly SeamLink[]) =>
   links.reduce((sum, { seam }) => sum + intervalLength(seam.a), 0);

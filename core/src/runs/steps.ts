@@ -1,5 +1,5 @@
 import { type BagGraph, type Interval, pieceIndex, type Seam } from '../bag/index.ts';
-import { expand, seamPairing } from '../match/index.ts';
+import { seamPairing } from '../match/index.ts';
 import { edgeNames, type JoiningGraph, type SeamLink } from './links.ts';
 import { type Hold, type JoinMethodId, joinMethod } from './methods.ts';
 import { crossingsOf, type JoinPlan } from './plan-runs.ts';
@@ -62,8 +62,7 @@ export function joinSteps(
   const join = (run: number, { link, forward }: Pass<SeamLink>): JoinStep => {
     const seam: Seam = link.seam;
     const pairs = pairing(seam);
-    const takes = expand(pairs);
-    const inOrder = forward ? takes : [...takes].reverse();
+    const inOrder = forward ? pairs.takes : [...pairs.takes].reverse();
     return {
       does: 'join',
       run,
@@ -71,7 +70,7 @@ export function joinSteps(
       forward,
       a: edge(seam.a, pairs.a),
       b: edge(seam.b, pairs.b),
-      insertions: pairs.insertions,
+      insertions: pairs.takes.length,
       doubled: inOrder.flatMap((take, i) =>
         take.a === take.b
           ? []

@@ -5,6 +5,7 @@ import {
   type Fold,
   move,
   type Piece,
+  type Point,
   type Point3,
 } from '../../bag/index.ts';
 
@@ -36,6 +37,8 @@ export function wrap(
 ): { facets: Facet[]; folds: Fold[] } {
   const normal = axis === 'x' ? { x: 1, y: 0 } : { x: 0, y: 1 };
   const back = axis === 'x' ? { x: -1, y: 0 } : { x: 0, y: -1 };
+  const cut = (outline: readonly Point[], from: number, to: number) =>
+    clipHalf(clipHalf(outline, normal, to), back, -from);
   const facets: Facet[] = [];
   const folds: Fold[] = [];
   for (const piece of pieces) {
@@ -44,8 +47,8 @@ export function wrap(
     const [low, high] = [Math.min(...ends), Math.max(...ends)];
     for (const section of sections) {
       if (section.from > high - 1e-6 || section.to < low + 1e-6) continue;
-      const upTo = clipHalf(piece.outline, normal, section.to - offset);
-      const outline = clipHalf(upTo, back, offset - section.from);
+      const inside = section.from < low + 1e-6 && section.to > high - 1e-6;
+      const outline = inside ? piece.outline : cut(piece.outline, section.from - offset, section.to - offset);
       if (outline.length < 3) continue;
       // The section's motion is given for net coordinates; a piece's own start at its `at`.
       const along = axis === 'x' ? section.u : section.v;
@@ -60,9 +63,9 @@ export function wrap(
       };
       const motion = { origin: move(net, piece.at), u: section.u, v: section.v };
       facets.push({ piece: piece.id, outline, face: section.face, motion });
-      const cut = section.to - offset;
       if (section.to < high - 1e-6) {
-        const onCut = outline.filter((p) => Math.abs(p[axis] - cut) < 1e-6);
+        const border = section.to - offset;
+        const onCut = outline.filter((p) => Math.abs(p[axis] - border) < 1e-6);
         const [from, to] = onCut;
         if (from && to) folds.push({ piece: piece.id, from, to });
       }
