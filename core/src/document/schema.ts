@@ -137,6 +137,9 @@ const shape = z.object({
 /** Everything the plan of one bag consists of; also the file format, and what the database keeps. */
 export type BagDocument = z.infer<typeof shape>;
 
+/** A document as it is written down, before it has been checked. */
+export type BagDraft = z.input<typeof shape>;
+
 /** The schema without the checks across fields, for publishing as a JSON Schema. */
 export const documentShape = shape;
 

@@ -20,22 +20,37 @@ const sum = (list: readonly number[]) => list.reduce((a, b) => a + b, 0);
 export function countsToFit(sides: readonly number[], unit: number, multiple?: Multiple): StripCounts {
   const own = sides.map((length) => Math.max(1, Math.round(length / unit)));
   const total = multiple ? nearestMultiple(sum(own), multiple) : sum(own);
-  return total === sum(own) ? withCorners(own) : spreadCounts(sides, total);
+  return total === sum(own) ? withCorners(own) : spreadCounts(sides, total, unit);
 }
 
 /**
- * Shares a given number of rows among the sides by their lengths. Corners are rounded from both ends of
- * the strip, so that a strip round equal sides has equal sides.
+ * Shares a given number of rows of `unit` mm among the sides by their lengths: every corner at one of the two whole
+ * rows nearest to its true share, so that the worst side is eased as little as can be. Where the sides
+ * read the same from both ends, so do the counts: a bag must not skew.
  */
-export function spreadCounts(sides: readonly number[], total: number): StripCounts {
+export function spreadCounts(sides: readonly number[], total: number, unit: number): StripCounts {
   const way = sum(sides);
-  let walked = 0;
-  const corners = sides.slice(0, -1).map((length) => {
-    walked += length;
-    const share = (total * walked) / way;
-    return walked <= way / 2 ? Math.round(share) : total - Math.round(total - share);
-  });
+  const even = sides.every((length, i) => Math.abs(length - (sides.at(-1 - i) ?? 0)) < 1e-6);
+  const shares = sides.slice(0, -1).map((_, i) => (total * sum(sides.slice(0, i + 1))) / way);
+  let best: { corners: readonly number[]; worst: number } | undefined;
+  for (const corners of roundings(shares)) {
+    const counts = [...corners, total].map((corner, i) => corner - (corners[i - 1] ?? 0));
+    const mirrored = counts.every((count, i) => count === counts.at(-1 - i));
+    const worst = Math.max(...counts.map((count, i) => Math.abs((count * unit) / (sides[i] ?? 1) - 1)));
+    const lopsided = even && !mirrored ? 1 : 0;
+    if (counts.every((count) => count > 0) && (!best || worst + lopsided < best.worst))
+      best = { corners, worst: worst + lopsided };
+  }
+  const corners = best?.corners ?? sides.slice(0, -1).map((_, i) => i + 1);
   return withCorners([...corners, total].map((corner, i) => corner - (corners[i - 1] ?? 0)));
+}
+
+/** Every way of taking each share down or up to a whole number. */
+function roundings(shares: readonly number[]): number[][] {
+  const [head, ...rest] = shares;
+  if (head === undefined) return [[]];
+  const ways = Number.isInteger(head) ? [head] : [Math.floor(head), Math.ceil(head)];
+  return roundings(rest).flatMap((tail) => ways.map((way) => [way, ...tail]));
 }
 
 function withCorners(sides: readonly number[]): StripCounts {

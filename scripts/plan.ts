@@ -1,0 +1,36 @@
+import { readFileSync } from 'node:fs';
+import { planOf, readDocumentText, readouts } from '@fennot/core';
+
+/**
+ * `./fennot plan FILE [--uk] [--in]`: every readout of a bag file as JSON on standard output, without
+ * server or database. A file that is wrong gets a line per bad field on standard error, and exit code 1.
+ */
+function main(args: readonly string[]): number {
+  const flags = new Set(args.filter((arg) => arg.startsWith('--')));
+  const [file] = args.filter((arg) => !arg.startsWith('--'));
+  if (file === undefined) {
+    console.error('Name a bag file: ./fennot plan my-bag.fennot.json [--uk] [--in]');
+    return 2;
+  }
+  let text: string;
+  try {
+    text = readFileSync(file, 'utf8');
+  } catch {
+    console.error(`There is no readable file ${file}.`);
+    return 2;
+  }
+  const read = readDocumentText(text);
+  if (!read.ok) {
+    for (const { path, message } of read.problems)
+      console.error(path === '' ? message : `${path}: ${message}`);
+    return 1;
+  }
+  const reading = {
+    terms: flags.has('--uk') ? 'uk' : 'us',
+    system: flags.has('--in') ? 'in' : 'cm',
+  } as const;
+  console.log(JSON.stringify(readouts(planOf(read.document), reading), null, 2));
+  return 0;
+}
+
+process.exitCode = main(process.argv.slice(2));

@@ -1,0 +1,92 @@
+import helmet from '@fastify/helmet';
+import rateLimit from '@fastify/rate-limit';
+import staticFiles from '@fastify/static';
+import swagger from '@fastify/swagger';
+import swaggerUi from '@fastify/swagger-ui';
+import Fastify, { type FastifyInstance } from 'fastify';
+import { jsonSchemaTransform, serializerCompiler, validatorCompiler } from 'fastify-type-provider-zod';
+import type { Knex } from 'knex';
+import { problems, sendProblem } from './plugins/problems.ts';
+import { bagRoutes } from './routes/bags.ts';
+import { healthRoutes } from './routes/health.ts';
+import { settingsRoutes } from './routes/settings.ts';
+
+declare module 'fastify' {
+  interface FastifyInstance {
+    db: Knex;
+    /** Whose rows this server reads and writes: the local maker, as long as there are no accounts. */
+    owner: string;
+  }
+}
+
+export interface AppOptions {
+  readonly db: Knex;
+  readonly owner: string;
+  /** Folder of the built web application; without it only the API is served. */
+  readonly web?: string | undefined;
+  readonly logLevel?: string;
+}
+
+/** A bag with hundreds of measurements stays far below this. */
+const BODY_LIMIT = 4 * 1024 * 1024;
+
+/** Builds the server without starting it. */
+export async function buildApp({
+  db,
+  owner,
+  web,
+  logLevel = 'silent',
+}: AppOptions): Promise<FastifyInstance> {
+  const app = Fastify({ logger: { level: logLevel }, bodyLimit: BODY_LIMIT, forceCloseConnections: true });
+  app.setValidatorCompiler(validatorCompiler);
+  app.setSerializerCompiler(serializerCompiler);
+  app.decorate('db', db);
+  app.decorate('owner', owner);
+  await app.register(problems);
+  await app.register(helmet, {
+    contentSecurityPolicy: {
+      directives: {
+        defaultSrc: ["'self'"],
+        // Radix positions with inline styles; drawings are images made in the page.
+        styleSrc: ["'self'", "'unsafe-inline'"],
+        imgSrc: ["'self'", 'data:', 'blob:'],
+        workerSrc: ["'self'", 'blob:'],
+        upgradeInsecureRequests: null,
+      },
+    },
+    // The server speaks plain http on loopback.
+    strictTransportSecurity: false,
+  });
+  await app.register(rateLimit, { max: 600, timeWindow: '1 second' });
+  await app.register(swagger, {
+    openapi: {
+      info: { title: 'Fennot', version: '0.1.0', description: 'Bags, settings and the file format.' },
+    },
+    transform: jsonSchemaTransform,
+  });
+  await app.register(swaggerUi, { routePrefix: '/api/docs' });
+  for (const routes of [healthRoutes, bagRoutes, settingsRoutes]) {
+    await app.register(routes, { prefix: '/api' });
+  }
+  if (web !== undefined) {
+    await app.register(staticFiles, {
+      root: web,
+      // Built files carry a hash in their name; the page itself must always be asked for.
+      setHeaders: (reply, path) => {
+        const hashed = path.includes('/assets/');
+        reply.header('cache-control', hashed ? 'public, max-age=31536000, immutable' : 'no-cache');
+      },
+    });
+    // Addresses inside the application are the page's business.
+    app.setNotFoundHandler((request, reply) =>
+      request.method === 'GET' && !request.url.startsWith('/api/') && !request.url.startsWith('/assets/')
+        ? reply.sendFile('index.html')
+        : sendProblem(reply, {
+            status: 404,
+            title: 'Not found',
+            detail: `There is nothing at ${request.url}.`,
+          }),
+    );
+  }
+  return app;
+}

@@ -1,0 +1,37 @@
+import { z } from 'zod';
+
+const schema = z.object({
+  DATABASE_URL: z.url('DATABASE_URL must be a postgres:// address.'),
+  FENNOT_PORT: z.coerce.number().int().min(1).max(65535).default(4680),
+  FENNOT_EMPTY: z.stringbool().default(false),
+  FENNOT_WEB: z.string().optional(),
+  LOG_LEVEL: z.enum(['fatal', 'error', 'warn', 'info', 'debug', 'silent']).default('warn'),
+});
+
+/** Settings of the server, all from the environment. */
+export interface Config {
+  readonly databaseUrl: string;
+  readonly port: number;
+  /** Start without the demo bags. */
+  readonly empty: boolean;
+  /** Folder of the built web application, when this server is to serve it. */
+  readonly web: string | undefined;
+  readonly logLevel: string;
+}
+
+/** Reads the settings; throws a sentence that names the variable when one is wrong. */
+export function readConfig(environment: Record<string, string | undefined>): Config {
+  const parsed = schema.safeParse(environment);
+  if (!parsed.success) {
+    const [first] = parsed.error.issues;
+    throw new Error(`${first?.path.join('.') ?? 'A setting'} is wrong: ${first?.message ?? ''}`);
+  }
+  const { DATABASE_URL, FENNOT_PORT, FENNOT_EMPTY, FENNOT_WEB, LOG_LEVEL } = parsed.data;
+  return {
+    databaseUrl: DATABASE_URL,
+    port: FENNOT_PORT,
+    empty: FENNOT_EMPTY,
+    web: FENNOT_WEB,
+    logLevel: LOG_LEVEL,
+  };
+}

@@ -1,0 +1,17 @@
+import type { Knex } from 'knex';
+import * as first from './001-owners-and-bags.ts';
+
+interface Migration {
+  readonly name: string;
+  readonly up: (db: Knex) => Promise<void>;
+  readonly down: (db: Knex) => Promise<void>;
+}
+
+/** Every migration in order. They are imported, not read from a folder, so that a bundle has them too. */
+const MIGRATIONS: readonly Migration[] = [{ name: '001-owners-and-bags', ...first }];
+
+export const migrationSource: Knex.MigrationSource<Migration> = {
+  getMigrations: async () => [...MIGRATIONS],
+  getMigrationName: ({ name }) => name,
+  getMigration: async ({ up, down }) => ({ up, down }),
+};

@@ -1,0 +1,75 @@
+import type { BagDraft } from '@fennot/core';
+import { colourways, yarns } from '../stash.ts';
+
+/** Holds ring binders. The strip is worked across and left as many rows as it takes. */
+export const folderSatchel: BagDraft = {
+  format: 'fennot.bag',
+  version: 1,
+  name: 'Folder satchel',
+  note: 'For the ringing books in their A4 ring binders. The strap must stand the weight of four of them.',
+  brief: {
+    width: { value: 340, tolerance: 12 },
+    height: { value: 340, tolerance: 12 },
+    depth: { value: 90, tolerance: 8 },
+    strapDrop: { value: 550, tolerance: 30 },
+  },
+  yarns: yarns('staithe', 'peat', 'lichen', 'marigold', 'kingfisher', 'rust', 'foam'),
+  swatches: [
+    {
+      id: 'tall',
+      name: 'Tall stitch, Staithe',
+      yarn: 'peat',
+      hook: 5,
+      stitch: 'tall',
+      school: 'counts',
+      strands: 1,
+      stitches: { count: 18, length: 128 },
+      rows: { count: 9, length: 109 },
+    },
+    {
+      id: 'strip',
+      name: 'Low stitch for the strip',
+      yarn: 'peat',
+      hook: 4.5,
+      stitch: 'low',
+      school: 'does-not-count',
+      strands: 1,
+      stitches: { count: 20, length: 137 },
+      rows: { count: 20, length: 130 },
+    },
+  ],
+  motifs: [
+    {
+      id: 'square',
+      name: 'Ringing square',
+      kind: 'cluster',
+      cornerChains: 2,
+      gapChains: 0,
+      school: 'counts',
+      swatch: 'tall',
+      oneWay: false,
+      colourways: colourways(
+        ['marigold', 'foam', 'kingfisher', 'peat'],
+        ['foam', 'rust', 'marigold', 'peat'],
+        ['kingfisher', 'lichen', 'rust', 'peat'],
+      ),
+      measured: [
+        { rounds: 4, size: 112 },
+        { rounds: 4, size: 110 },
+        { rounds: 4, size: 113 },
+      ],
+    },
+  ],
+  construction: {
+    family: 'faces-and-strip',
+    face: { of: 'motifs', motif: 'square', rounds: 4, columns: 3, rows: 3 },
+    strip: {
+      swatch: 'strip',
+      worked: 'across',
+      depth: 13,
+      length: { by: 'way' },
+      multiple: { multiple: 1, extra: 0 },
+    },
+  },
+  joins: { method: 'flat-slip', yarn: 'peat', school: 'lines', flatFirst: true },
+};

@@ -1,0 +1,45 @@
+import type { BagDraft } from '@fennot/core';
+import { yarns } from '../stash.ts';
+
+/** One textured panel, folded at the bottom; its stitch pattern asks for a multiple of 4 plus 1. */
+export const glovePouch: BagDraft = {
+  format: 'fennot.bag',
+  version: 1,
+  name: 'Glove pouch',
+  note: 'Six pairs of white gloves. The texture repeats over 4 stitches, plus 1.',
+  brief: {
+    width: { value: 220, tolerance: 10 },
+    height: { value: 160, tolerance: 10 },
+  },
+  yarns: yarns('tollbar', 'kingfisher', 'foam'),
+  swatches: [
+    {
+      id: 'texture',
+      name: 'Textured low stitch',
+      yarn: 'kingfisher',
+      hook: 3.5,
+      stitch: 'low',
+      school: 'does-not-count',
+      strands: 1,
+      stitches: { count: 24, length: 130 },
+      rows: { count: 24, length: 122 },
+      blocked: { stitches: { count: 24, length: 134 }, rows: { count: 24, length: 126 } },
+    },
+  ],
+  motifs: [],
+  construction: {
+    family: 'wrap-round',
+    laid: 'folded',
+    bottom: 'seam',
+    sides: 'joins',
+    body: {
+      of: 'worked',
+      swatch: 'texture',
+      stitches: 40,
+      rows: 61,
+      multiple: { multiple: 4, extra: 1 },
+      rowsRun: 'across',
+    },
+  },
+  joins: { method: 'mattress', yarn: 'kingfisher', school: 'lines', flatFirst: true },
+};

@@ -1,0 +1,53 @@
+import type { BagDraft } from '@fennot/core';
+import { colourways, yarns } from '../stash.ts';
+
+/** To be drawn over a ready-made cloth bag; as first measured the squares are a little too small. */
+export const hymnCover: BagDraft = {
+  format: 'fennot.bag',
+  version: 1,
+  name: 'Hymn-sheet cover',
+  note: 'Goes over the cloth bag from the cupboard, 36 by 40 cm. The first square came out small: a round more, or another hook?',
+  brief: {
+    width: { value: 355, tolerance: 8 },
+    height: { value: 395, tolerance: 8 },
+  },
+  yarns: yarns('eelgrass', 'reed', 'lichen', 'foam', 'rust'),
+  swatches: [
+    {
+      id: 'linen',
+      name: 'Tall stitch, Eelgrass',
+      yarn: 'reed',
+      hook: 3,
+      stitch: 'tall',
+      school: 'counts',
+      strands: 1,
+      stitches: { count: 26, length: 117 },
+      rows: { count: 12, length: 93 },
+    },
+  ],
+  motifs: [
+    {
+      id: 'hymn',
+      name: 'Six-round square',
+      kind: 'cluster',
+      cornerChains: 2,
+      gapChains: 0,
+      school: 'counts',
+      swatch: 'linen',
+      oneWay: true,
+      colourways: colourways(
+        ['rust', 'foam', 'lichen', 'foam', 'lichen', 'reed'],
+        ['foam', 'lichen', 'rust', 'lichen', 'foam', 'reed'],
+      ),
+      measured: [{ rounds: 5, size: 84 }],
+    },
+  ],
+  construction: {
+    family: 'wrap-round',
+    laid: 'folded',
+    bottom: 'seam',
+    sides: 'joins',
+    body: { of: 'motifs', motif: 'hymn', rounds: 5, columns: 4, rows: 9 },
+  },
+  joins: { method: 'mattress', yarn: 'reed', school: 'strips', flatFirst: true },
+};

@@ -1,0 +1,60 @@
+import type { BagDraft } from '@fennot/core';
+import { yarns } from '../stash.ts';
+
+/** Worked faces and a strip along them, as first crocheted: the strip is 4 rows short. */
+export const juniorPack: BagDraft = {
+  format: 'fennot.bag',
+  version: 1,
+  name: 'Junior ringer’s pack',
+  note: 'The strip was worked while travelling and counted from memory. It comes out short: lengthen it before joining.',
+  brief: {
+    width: { value: 250, tolerance: 12 },
+    height: { value: 300, tolerance: 15 },
+    depth: { value: 100, tolerance: 10 },
+  },
+  yarns: yarns('sluice', 'kingfisher', 'marigold', 'foam'),
+  swatches: [
+    {
+      id: 'body',
+      name: 'Mid stitch, Sluice',
+      yarn: 'kingfisher',
+      hook: 5,
+      stitch: 'mid',
+      school: 'counts',
+      strands: 1,
+      stitches: { count: 20, length: 143 },
+      rows: { count: 12, length: 111 },
+    },
+    {
+      id: 'strip',
+      name: 'Mid stitch, Marigold strip',
+      yarn: 'marigold',
+      hook: 5,
+      stitch: 'mid',
+      school: 'counts',
+      strands: 1,
+      stitches: { count: 20, length: 142 },
+      rows: { count: 12, length: 112 },
+    },
+  ],
+  motifs: [],
+  construction: {
+    family: 'faces-and-strip',
+    face: {
+      of: 'worked',
+      swatch: 'body',
+      stitches: 35,
+      rows: 32,
+      multiple: { multiple: 1, extra: 0 },
+      rowsRun: 'across',
+    },
+    strip: {
+      swatch: 'strip',
+      worked: 'across',
+      depth: 14,
+      length: { by: 'count', count: 87 },
+      multiple: { multiple: 1, extra: 0 },
+    },
+  },
+  joins: { method: 'ridge', yarn: 'marigold', school: 'lines', flatFirst: true },
+};

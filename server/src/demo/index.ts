@@ -1,0 +1,21 @@
+import { type BagDocument, documentSchema } from '@fennot/core';
+import type { Knex } from 'knex';
+import { BagStore } from '../db/bags.ts';
+import { folderSatchel } from './bags/folder-satchel.ts';
+import { glovePouch } from './bags/glove-pouch.ts';
+import { hymnCover } from './bags/hymn-cover.ts';
+import { juniorPack } from './bags/junior-pack.ts';
+import { knittingKeeper } from './bags/knitting-keeper.ts';
+import { outingBox } from './bags/outing-box.ts';
+
+/** The bags of the ringers of Lode End, checked like any other document. The last is shown first. */
+export const demoBags = (): BagDocument[] =>
+  [glovePouch, hymnCover, juniorPack, knittingKeeper, outingBox, folderSatchel].map((draft) =>
+    documentSchema.parse(draft),
+  );
+
+/** Gives a new owner the demo bags. */
+export async function addDemoBags(db: Knex, owner: string): Promise<void> {
+  const store = new BagStore(db, owner);
+  for (const document of demoBags()) await store.create(document);
+}

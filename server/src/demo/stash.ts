@@ -1,0 +1,42 @@
+import type { BagDraft } from '@fennot/core';
+
+type YarnDraft = BagDraft['yarns'][number];
+
+/** The ringers' colours. */
+const COLOURS = {
+  peat: ['Peat', '#4d3d31'],
+  lichen: ['Lichen', '#c6d1b0'],
+  marigold: ['Marigold', '#e8ad1c'],
+  kingfisher: ['Kingfisher', '#17768a'],
+  loosestrife: ['Loosestrife', '#a1386f'],
+  reed: ['Reed', '#5f8a50'],
+  rust: ['Rust', '#b3572f'],
+  foam: ['Foam', '#edefe4'],
+  ink: ['Ink', '#2a3550'],
+} as const;
+export type Colour = keyof typeof COLOURS;
+
+const YARNS = {
+  tollbar: { name: 'Tollbar Cotton DK', weight: 3, fibre: 'cotton' },
+  staithe: { name: 'Staithe Aran', weight: 4, fibre: 'wool' },
+  quern: { name: 'Quern Chunky', weight: 5, fibre: 'cotton jersey' },
+  eelgrass: { name: 'Eelgrass 4-ply', weight: 1, fibre: 'linen and cotton' },
+  sluice: { name: 'Sluice Acrylic Aran', weight: 4, fibre: 'acrylic' },
+} as const;
+
+/** One of the stash's yarns in several colours; each goes by its colour's name. */
+export const yarns = (yarn: keyof typeof YARNS, ...colours: Colour[]): YarnDraft[] =>
+  colours.map((colour) => {
+    const [colourName, hex] = COLOURS[colour];
+    return { id: colour, ...YARNS[yarn], colourName, colour: hex };
+  });
+
+type ColourwayDraft = BagDraft['motifs'][number]['colourways'][number];
+
+/** Colourways of a motif, each named after its heart: colours of the rounds from the centre out. */
+export const colourways = (...ways: Colour[][]): ColourwayDraft[] =>
+  ways.map((rounds, i) => ({
+    id: `c${i + 1}`,
+    name: `${COLOURS[rounds[0] ?? 'foam'][0]} heart ${i + 1}`,
+    rounds,
+  }));
