@@ -55,12 +55,9 @@ export function way({ face }: FacesAndStrip, materials: Materials): readonly [nu
 export function stripCounts(params: FacesAndStrip, materials: Materials): StripCounts {
   const sides = way(params, materials);
   const { strip } = params;
-  if (strip.length.by === 'count') return spreadCounts(sides, strip.length.count);
-  return countsToFit(
-    sides,
-    stripUnit(strip, materials),
-    strip.worked === 'along' ? strip.multiple : undefined,
-  );
+  const unit = stripUnit(strip, materials);
+  if (strip.length.by === 'count') return spreadCounts(sides, strip.length.count, unit);
+  return countsToFit(sides, unit, strip.worked === 'along' ? strip.multiple : undefined);
 }
 
 /** Fixes the strip's length as the count it takes now. */
