@@ -88,12 +88,17 @@ with_database() {
     mkdir -p "$cluster"
     node -e 'process.stdout.write(require("crypto").randomBytes(24).toString("hex"))' >"$DATA/pg.password"
     chmod 600 "$DATA/pg.password"
-    if am_root; then chown postgres: "$cluster"; fi
+    # initdb reads the password as the user it runs as: it gets a copy of its own for the moment.
+    cp "$DATA/pg.password" "$cluster.init-password"
+    chmod 600 "$cluster.init-password"
     chmod 700 "$cluster"
-    # The password goes in by standard input: the postgres user cannot read root's file.
+    if am_root; then chown postgres: "$cluster" "$cluster.init-password"; fi
     as_pg "$bin/initdb" -D "$cluster" -U fennot -A scram-sha-256 --encoding=UTF8 --locale=C \
-      --pwfile=/dev/stdin <"$DATA/pg.password" >"$DATA/initdb.log" 2>&1 ||
+      --pwfile="$cluster.init-password" >"$DATA/initdb.log" 2>&1 || {
+      rm -rf "$cluster" "$cluster.init-password"
       fail "the private database could not be made; see $DATA/initdb.log."
+    }
+    rm -f "$cluster.init-password"
   fi
   running="$(as_pg "$bin/pg_ctl" -D "$cluster" status >/dev/null 2>&1 && echo yes || echo no)"
   if [ "$running" = no ]; then

@@ -1,0 +1,46 @@
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { useEffect } from 'react';
+import { createBrowserRouter, RouterProvider } from 'react-router';
+import { Toaster } from 'sonner';
+import { useSettings } from '../api/queries.ts';
+import { BagPage } from '../bag/BagPage.tsx';
+import { BagsPage } from '../bags/BagsPage.tsx';
+import { Crash } from './Crash.tsx';
+import { Message } from './Message.tsx';
+
+const client = new QueryClient({ defaultOptions: { queries: { staleTime: 30_000, retry: 2 } } });
+
+const router = createBrowserRouter([
+  { path: '/', element: <BagsPage />, errorElement: <Crash /> },
+  { path: '/bags/:id/:station?', element: <BagPage />, errorElement: <Crash /> },
+  {
+    path: '*',
+    element: <Message title="There is nothing here" text="The address may be mistyped." />,
+  },
+]);
+
+/** Puts the chosen colours on the page, and follows the device where that is chosen. */
+function Theme() {
+  const { theme } = useSettings();
+  useEffect(() => {
+    const device = window.matchMedia('(prefers-color-scheme: dark)');
+    const apply = () => {
+      const dark = theme === 'dark' || (theme === 'device' && device.matches);
+      window.document.documentElement.dataset.theme = dark ? 'dark' : 'light';
+    };
+    apply();
+    device.addEventListener('change', apply);
+    return () => device.removeEventListener('change', apply);
+  }, [theme]);
+  return null;
+}
+
+export function App() {
+  return (
+    <QueryClientProvider client={client}>
+      <Theme />
+      <RouterProvider router={router} />
+      <Toaster position="bottom-left" />
+    </QueryClientProvider>
+  );
+}

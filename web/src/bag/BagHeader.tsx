@@ -1,0 +1,55 @@
+import { Download, Redo2, Undo2 } from 'lucide-react';
+import { SettingsMenu } from '../app/SettingsMenu.tsx';
+import { Wordmark } from '../app/Wordmark.tsx';
+import { Button } from '../ui/Button.tsx';
+import type { SaveState } from './autosave.ts';
+import { exportBag } from './files.ts';
+import { SaveMark } from './SaveMark.tsx';
+import { type BagStore, useDocument, useHistory } from './store.ts';
+
+/** The top line of an open bag: its name, whether it is saved, undo, export, settings. */
+export function BagHeader({ store, state }: { readonly store: BagStore; readonly state: SaveState }) {
+  const { name } = useDocument(store);
+  const { undo, redo, canUndo, canRedo } = useHistory(store);
+  return (
+    <header className="flex min-h-12 items-center gap-3 border-b border-line bg-card px-4">
+      <Wordmark />
+      <span className="text-line" aria-hidden="true">
+        /
+      </span>
+      <h1 className="min-w-0 truncate text-lg">{name}</h1>
+      <SaveMark state={state} />
+      <div className="ml-auto flex items-center gap-1">
+        <Button
+          look="bare"
+          small
+          aria-label="Undo"
+          title="Undo (Ctrl+Z)"
+          disabled={!canUndo}
+          onClick={() => undo()}
+        >
+          <Undo2 size={17} />
+        </Button>
+        <Button
+          look="bare"
+          small
+          aria-label="Redo"
+          title="Redo (Ctrl+Y)"
+          disabled={!canRedo}
+          onClick={() => redo()}
+        >
+          <Redo2 size={17} />
+        </Button>
+        <Button
+          look="bare"
+          small
+          title="Save the bag as a file"
+          onClick={() => exportBag(store.getState().document)}
+        >
+          <Download size={16} /> <span className="max-sm:sr-only">Export</span>
+        </Button>
+        <SettingsMenu />
+      </div>
+    </header>
+  );
+}

@@ -1,0 +1,87 @@
+import { type BagDocument, beginDocument, FAMILIES, type FamilyId, mm } from '@fennot/core';
+import { type FormEvent, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { useCreateBag } from '../api/queries.ts';
+import { FamilyIcon } from '../stations/build/FamilyIcon.tsx';
+import { Button } from '../ui/Button.tsx';
+import { Cards } from '../ui/Cards.tsx';
+import { LengthField, TextField } from '../ui/fields.tsx';
+import { Modal } from '../ui/Modal.tsx';
+import { Row } from '../ui/Section.tsx';
+
+type Size = Record<'width' | 'height' | 'depth', number>;
+
+/** Name, rough size and way of building: enough to lay a first bag on the table. */
+export function BeginDialog({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
+  const [name, setName] = useState('My bag');
+  const [family, setFamily] = useState<FamilyId>('wrap-round');
+  const [size, setSize] = useState<Size>({ width: 320, height: 320, depth: 80 });
+  const create = useCreateBag();
+  const navigate = useNavigate();
+  const deep = family === 'faces-and-strip';
+  const target = (value: number) => ({ value: mm(value), tolerance: 15 });
+
+  const begin = (event: FormEvent) => {
+    event.preventDefault();
+    const bag: BagDocument = beginDocument({
+      name,
+      family,
+      brief: {
+        width: target(size.width),
+        height: target(size.height),
+        ...(deep ? { depth: target(size.depth) } : {}),
+      },
+    });
+    create.mutate(bag, { onSuccess: ({ id }) => navigate(`/bags/${id}/swatch`) });
+  };
+  return (
+    <Modal
+      open={open}
+      onClose={onClose}
+      title="Begin a bag"
+      about="About how large, and built in which way? Everything can be changed later."
+    >
+      <form onSubmit={begin} className="flex flex-col gap-4">
+        <TextField label="Name" value={name} onChange={setName} />
+        <Cards
+          label="Way of building"
+          className="sm:grid-cols-2"
+          value={family}
+          onChange={setFamily}
+          options={FAMILIES.map((entry) => ({
+            value: entry.id,
+            content: (
+              <span className="flex flex-col gap-1 py-1">
+                <FamilyIcon family={entry.id} />
+                <span className="font-semibold">{entry.name}</span>
+                <span className="text-xs text-soft">{entry.about}</span>
+              </span>
+            ),
+          }))}
+        />
+        <Row>
+          <LengthField label="Width" value={size.width} onChange={(width) => setSize({ ...size, width })} />
+          <LengthField
+            label="Height"
+            value={size.height}
+            onChange={(height) => setSize({ ...size, height })}
+          />
+          {deep && (
+            <LengthField label="Depth" value={size.depth} onChange={(depth) => setSize({ ...size, depth })} />
+          )}
+        </Row>
+        {create.error && (
+          <p role="alert" className="text-sm text-loosestrife">
+            {create.error.message} Nothing is lost: try again.
+          </p>
+        )}
+        <div className="flex justify-end gap-2">
+          <Button onClick={onClose}>Not now</Button>
+          <Button look="main" type="submit" disabled={create.isPending}>
+            Lay it on the table
+          </Button>
+        </div>
+      </form>
+    </Modal>
+  );
+}

@@ -1,0 +1,98 @@
+import { type Piece, type Plan, pieceIndex } from '@fennot/core';
+import { memo, useId, useMemo } from 'react';
+import { motifPicture } from './motif-picture.ts';
+import { panelTile } from './panel-tile.ts';
+
+/** What a piece looks like: one picture stretched over it, or a tile repeated at its gauge. */
+export type Cloth =
+  | { readonly is: 'picture'; readonly href: string }
+  | {
+      readonly is: 'tile';
+      readonly href: string;
+      /** Size of the tile (two stitches by two rows) in the piece's drawing, mm. */
+      readonly width: number;
+      readonly height: number;
+      readonly turned: boolean;
+    };
+
+/** Finds the cloth of each piece of a plan. */
+export function clothOf(plan: Plan): (piece: Piece) => Cloth {
+  const { document } = plan;
+  const colourOf = (yarn: string) => document.yarns.find(({ id }) => id === yarn)?.colour ?? '#8a948c';
+  return (piece) => {
+    const { make } = piece;
+    if (make.of === 'motif') {
+      const motif = document.motifs.find(({ id }) => id === make.motif);
+      const way = motif?.colourways.find(({ id }) => id === plan.designs.get(piece.id));
+      const colours = (way?.rounds ?? []).map(colourOf);
+      return motif
+        ? { is: 'picture', href: motifPicture(motif, make.rounds, colours) }
+        : { is: 'picture', href: '' };
+    }
+    const swatch = document.swatches.find(({ id }) => id === make.swatch);
+    const turned = make.rowsRun === 'upright';
+    const size = piece.outline[2] ?? { x: 1, y: 1 };
+    const [stitchWay, rowWay] = turned ? [size.y, size.x] : [size.x, size.y];
+    return {
+      is: 'tile',
+      href: panelTile(swatch?.stitch ?? 'low', colourOf(swatch?.yarn ?? '')),
+      width: (2 * stitchWay) / make.stitches,
+      height: (2 * rowWay) / make.rows,
+      turned,
+    };
+  };
+}
+
+interface FabricProps {
+  readonly piece: Piece;
+  readonly cloth: Cloth;
+}
+
+/** A piece's fabric in its own coordinates (mm, y up). The parent turns y over. */
+export const Fabric = memo(function Fabric({ piece, cloth }: FabricProps) {
+  const id = useId();
+  const corner = piece.outline[2] ?? { x: 0, y: 0 };
+  if (cloth.is === 'picture') {
+    return (
+      <image
+        href={cloth.href}
+        width={corner.x}
+        height={corner.y}
+        preserveAspectRatio="none"
+        // Pictures are drawn y down.
+        transform={`translate(0 ${corner.y}) scale(1 -1)`}
+      />
+    );
+  }
+  const turn = cloth.turned ? 'rotate(90)' : '';
+  return (
+    <>
+      <pattern
+        id={id}
+        width={cloth.width}
+        height={cloth.height}
+        patternUnits="userSpaceOnUse"
+        patternTransform={turn}
+      >
+        <image
+          href={cloth.href}
+          width={cloth.width}
+          height={cloth.height}
+          preserveAspectRatio="none"
+          transform={`translate(0 ${cloth.height}) scale(1 -1)`}
+        />
+      </pattern>
+      <rect width={corner.x} height={corner.y} fill={`url(#${id})`} />
+    </>
+  );
+});
+
+/** The cloth of every piece, worked out once a plan. */
+export function useCloths(plan: Plan): (id: string) => { piece: Piece; cloth: Cloth } {
+  return useMemo(() => {
+    const find = pieceIndex(plan.graph);
+    const cloth = clothOf(plan);
+    const made = new Map(plan.graph.pieces.map((piece) => [piece.id, { piece, cloth: cloth(piece) }]));
+    return (id) => made.get(id) ?? { piece: find(id), cloth: cloth(find(id)) };
+  }, [plan]);
+}

@@ -1,0 +1,195 @@
+import { type BagGraph, formatLength, inNet, type Piece, type Plan } from '@fennot/core';
+import { type KeyboardEvent, type ReactNode, useMemo } from 'react';
+import { useSettings } from '../api/queries.ts';
+import { Fabric, useCloths } from '../drawing/Fabric.tsx';
+import { usePointed } from '../drawing/pointed.ts';
+import { useSize } from '../drawing/use-size.ts';
+import { frameOf } from './frame.ts';
+import { Rulers } from './Rulers.tsx';
+import { SeamLayer } from './SeamLayer.tsx';
+
+interface FlatViewProps {
+  readonly plan: Plan;
+  /** What the station draws over the net. */
+  readonly overlay?: (px: number) => ReactNode;
+  /** Whether every piece carries its name. */
+  readonly named?: boolean;
+  /** Seams as stitches and dashes; the joins' threads take their place. */
+  readonly seams?: boolean;
+}
+
+const ARROWS: Record<string, readonly [number, number]> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, 1],
+  ArrowDown: [0, -1],
+};
+
+const centreOf = (piece: Piece) => {
+  const n = piece.outline.length;
+  const sum = piece.outline.reduce((s, p) => ({ x: s.x + p.x / n, y: s.y + p.y / n }), { x: 0, y: 0 });
+  return inNet(piece, sum);
+};
+
+/** The nearest piece in a direction; for the arrow keys. */
+function neighbour(graph: BagGraph, from: string | undefined, [dx, dy]: readonly [number, number]) {
+  const here = graph.pieces.find(({ id }) => id === from);
+  if (!here) return graph.pieces[0]?.id;
+  const at = centreOf(here);
+  let best: { id: string; cost: number } | undefined;
+  for (const piece of graph.pieces) {
+    const to = centreOf(piece);
+    const ahead = (to.x - at.x) * dx + (to.y - at.y) * dy;
+    const aside = Math.abs((to.x - at.x) * dy) + Math.abs((to.y - at.y) * dx);
+    if (ahead < 1) continue;
+    const cost = ahead + 2 * aside;
+    if (!best || cost < best.cost) best = { id: piece.id, cost };
+  }
+  return best?.id ?? here.id;
+}
+
+/** The net to scale, with every piece as it looks. */
+export function FlatView({ plan, overlay, named, seams = true }: FlatViewProps) {
+  const { system } = useSettings();
+  const [ref, size] = useSize<HTMLDivElement>();
+  const cloths = useCloths(plan);
+  const pointed = usePointed();
+  const frame = useMemo(() => frameOf(plan, size), [plan, size]);
+  const { px } = frame;
+  const bounds = useMemo(() => netBounds(plan), [plan]);
+  const upsideDown = useMemo(() => turnedPieces(plan), [plan]);
+  const at = plan.graph.pieces.find(({ id }) => id === pointed.piece);
+  const line = plan.lines.find((one) => one.line === pointed.line);
+  const said = at
+    ? sayPiece(plan, at, upsideDown.has(at.id))
+    : line
+      ? `${line.name}: ${line.a.loops} loops of ${line.a.pieces.join(', ')} with ${line.b.loops} of ${line.b.pieces.join(', ')}.`
+      : `${formatLength(bounds.width, system)} by ${formatLength(bounds.height, system)} laid out. Point at a piece or an edge.`;
+
+  const onKeyDown = (event: KeyboardEvent) => {
+    const direction = ARROWS[event.key];
+    if (!direction) return;
+    event.preventDefault();
+    pointed.point({ piece: neighbour(plan.graph, pointed.piece, direction) });
+  };
+  return (
+    <section aria-label="Laid flat" className="flex min-h-0 min-w-0 flex-col">
+      <header className="flex items-baseline justify-between gap-2 px-3 pt-2">
+        <h2 className="text-base">Laid flat</h2>
+      </header>
+      <div ref={ref} className="relative min-h-0 grow">
+        <svg
+          className="absolute inset-0 size-full"
+          viewBox={`${frame.left} ${frame.top} ${frame.width} ${frame.height}`}
+          role="application"
+          aria-label={`Net of ${plan.graph.pieces.length} pieces. Arrow keys walk from piece to piece.`}
+          // biome-ignore lint/a11y/noNoninteractiveTabindex: the net is one stop of the tab order
+          tabIndex={0}
+          onKeyDown={onKeyDown}
+        >
+          <Rulers frame={frame} system={system} origin={bounds} width={bounds.width} height={bounds.height} />
+          <g transform="scale(1 -1)">
+            {plan.graph.pieces.map((piece) => {
+              const { cloth } = cloths(piece.id);
+              const corner = piece.outline[2] ?? { x: 0, y: 0 };
+              const lit = pointed.piece === piece.id;
+              return (
+                <g
+                  key={piece.id}
+                  transform={`translate(${piece.at.x} ${piece.at.y})`}
+                  onPointerEnter={() => pointed.point({ piece: piece.id })}
+                  onPointerLeave={() => pointed.point({})}
+                  data-piece={piece.name}
+                >
+                  <Fabric piece={piece} cloth={cloth} />
+                  <rect
+                    width={corner.x}
+                    height={corner.y}
+                    fill="transparent"
+                    stroke={lit ? 'var(--kingfisher)' : '#1e2b28'}
+                    strokeOpacity={lit ? 1 : 0.25}
+                    strokeWidth={(lit ? 4 : 1) * px}
+                  />
+                </g>
+              );
+            })}
+          </g>
+          {seams && <SeamLayer plan={plan} px={px} />}
+          {plan.graph.pieces.map((piece) => (
+            <Label
+              key={piece.id}
+              piece={piece}
+              px={px}
+              named={named === true}
+              turned={upsideDown.has(piece.id)}
+            />
+          ))}
+          {overlay?.(px)}
+        </svg>
+      </div>
+      <p className="truncate px-3 pb-2 text-xs text-soft" aria-live="polite">
+        {said}
+      </p>
+    </section>
+  );
+}
+
+interface LabelProps {
+  readonly piece: Piece;
+  readonly px: number;
+  readonly named: boolean;
+  /** Must be laid upside down, to hang upright on the far face. */
+  readonly turned: boolean;
+}
+
+function Label({ piece, px, named, turned }: LabelProps) {
+  const corner = piece.outline[2] ?? { x: 0, y: 0 };
+  const roomy = Math.min(corner.x, corner.y) / px > 30;
+  if ((!named && !turned) || !roomy) return null;
+  const text = `${named ? piece.name : ''}${turned ? (named ? ' ↓' : '↓ turn') : ''}`;
+  const width = text.length * 6.6 + 10;
+  const at = centreOf(piece);
+  return (
+    <g transform={`translate(${at.x} ${-at.y}) scale(${px})`} pointerEvents="none">
+      <rect x={-width / 2} y={-10} width={width} height={19} rx={4} fill="var(--card)" fillOpacity={0.9} />
+      <text textAnchor="middle" y={4} fontSize={12} fontWeight={600} fill="var(--ink)">
+        {text}
+      </text>
+    </g>
+  );
+}
+
+function netBounds(plan: Plan) {
+  const corners = plan.graph.pieces.flatMap((piece) => piece.outline.map((p) => inNet(piece, p)));
+  const xs = corners.map(({ x }) => x);
+  const ys = corners.map(({ y }) => y);
+  const [x, y] = [Math.min(...xs), Math.min(...ys)];
+  return { x, y, width: Math.max(...xs) - x, height: Math.max(...ys) - y };
+}
+
+/** One-way motifs whose place on the bag shows them on their head unless they are laid upside down. */
+function turnedPieces(plan: Plan): ReadonlySet<string> {
+  const oneWay = new Set(plan.document.motifs.filter((motif) => motif.oneWay).map(({ id }) => id));
+  const onHead = plan.graph.facets.filter(({ motion }) => motion.v.y < -0.5).map(({ piece }) => piece);
+  const heads = new Set(onHead);
+  return new Set(
+    plan.graph.pieces
+      .filter(({ id, make }) => make.of === 'motif' && oneWay.has(make.motif) && heads.has(id))
+      .map(({ id }) => id),
+  );
+}
+
+function sayPiece(plan: Plan, piece: Piece, turned: boolean): string {
+  const { make } = piece;
+  const meets = plan.graph.seams.filter(({ a, b }) => a.piece === piece.id || b.piece === piece.id);
+  const names = new Map(plan.graph.pieces.map(({ id, name }) => [id, name]));
+  const partners = [
+    ...new Set(meets.map(({ a, b }) => names.get(a.piece === piece.id ? b.piece : a.piece) ?? '')),
+  ];
+  const what =
+    make.of === 'motif'
+      ? `${plan.document.motifs.find(({ id }) => id === make.motif)?.name}, ${make.rounds} rounds, ${piece.edges[0]?.loops} loops a side`
+      : `${make.stitches} stitches by ${make.rows} rows`;
+  const head = turned ? ' Lay it upside down: it then hangs upright.' : '';
+  return `${piece.name}: ${what}. Meets ${partners.join(', ')}.${head}`;
+}

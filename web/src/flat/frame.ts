@@ -1,0 +1,44 @@
+import { inNet, type Plan } from '@fennot/core';
+
+/** The net's frame on the screen: which mm are shown, and how large a pixel is. */
+export interface Frame {
+  readonly left: number;
+  readonly top: number;
+  readonly width: number;
+  readonly height: number;
+  /** mm of one CSS pixel. */
+  readonly px: number;
+}
+
+/** Room round the net in pixels, for rulers and grips. */
+const ROOM = { left: 44, right: 34, top: 40, bottom: 34 };
+
+/** Fits the whole net into the drawing, y down as on the screen. */
+export function frameOf(plan: Plan, size: { width: number; height: number }): Frame {
+  let [left, right, low, high] = [Infinity, -Infinity, Infinity, -Infinity];
+  for (const piece of plan.graph.pieces) {
+    for (const corner of piece.outline) {
+      const p = inNet(piece, corner);
+      left = Math.min(left, p.x);
+      right = Math.max(right, p.x);
+      low = Math.min(low, p.y);
+      high = Math.max(high, p.y);
+    }
+  }
+  const room = {
+    width: Math.max(80, size.width - ROOM.left - ROOM.right),
+    height: Math.max(80, size.height - ROOM.top - ROOM.bottom),
+  };
+  const px = Math.max((right - left) / room.width, (high - low) / room.height);
+  const width = size.width * px;
+  const height = size.height * px;
+  const spareX = width - (right - left) - (ROOM.left + ROOM.right) * px;
+  const spareY = height - (high - low) - (ROOM.top + ROOM.bottom) * px;
+  return {
+    left: left - ROOM.left * px - spareX / 2,
+    top: -high - ROOM.top * px - spareY / 2,
+    width,
+    height,
+    px,
+  };
+}

@@ -1,0 +1,78 @@
+import { formatLength, type Plan } from '@fennot/core';
+import { type PointerEvent, useState } from 'react';
+import { useSettings } from '../api/queries.ts';
+import { Switcher } from '../ui/Switcher.tsx';
+import { MadeUpPicture } from './MadeUpPicture.tsx';
+import { BACK, CORNER, FRONT, type View } from './project.ts';
+
+const VIEWS = [
+  { value: 'front', label: 'Front' },
+  { value: 'back', label: 'Back' },
+  { value: 'corner', label: 'Corner' },
+] as const;
+type Named = (typeof VIEWS)[number]['value'];
+const VIEW_OF: Record<Named, View> = { front: FRONT, back: BACK, corner: CORNER };
+
+interface MadeUpViewProps {
+  readonly plan: Plan;
+  readonly activeSeam?: string | undefined;
+}
+
+/** The made-up bag beside the net: from the front, the back, a corner, or dragged round by hand. */
+export function MadeUpView({ plan, activeSeam }: MadeUpViewProps) {
+  const { system } = useSettings();
+  const deep = plan.tapes.some(({ measure, finished }) => measure === 'depth' && finished.value > 5);
+  const [named, setNamed] = useState<Named | undefined>(undefined);
+  const [view, setView] = useState<View | undefined>(undefined);
+  const shown = view ?? (deep ? CORNER : FRONT);
+  const current = named ?? (view ? undefined : deep ? 'corner' : 'front');
+
+  const drag = (event: PointerEvent<HTMLDivElement>) => {
+    if (event.buttons !== 1) return;
+    setNamed(undefined);
+    setView({
+      turn: shown.turn - event.movementX * 0.01,
+      tilt: Math.min(1.2, Math.max(-0.9, shown.tilt + event.movementY * 0.008)),
+    });
+  };
+  const size = (name: string) => {
+    const tape = plan.tapes.find(({ measure }) => measure === name);
+    return formatLength(tape?.finished.value ?? 0, system);
+  };
+  const faces = [...new Set(plan.graph.facets.map(({ face }) => face))].join(', ');
+  const label = `${plan.familyName} bag made up and pressed: ${size('width')} wide, ${size('height')} high${
+    deep ? `, ${size('depth')} deep` : ''
+  }. Faces: ${faces}. ${plan.tally.motifs} squares, ${plan.tally.panels} panels.`;
+  return (
+    <section aria-label="Made up" className="flex min-h-0 min-w-0 flex-col">
+      <header className="flex items-center justify-between gap-2 px-3 pt-2">
+        <h2 className="text-base">Made up</h2>
+        <Switcher
+          label="Seen from"
+          value={current ?? 'turned'}
+          options={[...VIEWS, ...(current ? [] : [{ value: 'turned' as const, label: 'Turned' }])]}
+          onChange={(next) => {
+            if (next === 'turned') return;
+            setNamed(next);
+            setView(VIEW_OF[next]);
+          }}
+        />
+      </header>
+      <div
+        className="min-h-0 grow cursor-grab touch-none active:cursor-grabbing"
+        onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
+        onPointerMove={drag}
+      >
+        <MadeUpPicture
+          plan={plan}
+          view={shown}
+          label={label}
+          live
+          activeSeam={activeSeam}
+          className="size-full p-2"
+        />
+      </div>
+      <p className="px-3 pb-2 text-xs text-soft">Pressed flat at its seams. Drag to turn it.</p>
+    </section>
+  );
+}

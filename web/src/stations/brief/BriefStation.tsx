@@ -1,0 +1,108 @@
+import { type BagDocument, BRIEF_MEASURES, type BriefMeasure, mm } from '@fennot/core';
+import { Plus, X } from 'lucide-react';
+import { Button } from '../../ui/Button.tsx';
+import { LengthField, TextField } from '../../ui/fields.tsx';
+import { Section } from '../../ui/Section.tsx';
+import type { StationProps } from '../station.ts';
+
+const NAMES: Record<BriefMeasure, string> = {
+  width: 'Width',
+  height: 'Height',
+  depth: 'Depth',
+  opening: 'Opening, all round',
+  strapDrop: 'Strap drop',
+};
+
+/** What to begin with when a target is added, mm. */
+const START: Record<BriefMeasure, number> = {
+  width: 320,
+  height: 320,
+  depth: 80,
+  opening: 700,
+  strapDrop: 550,
+};
+
+/** The target: what the bag must measure, and how far off still serves. */
+export function BriefStation({ plan, store }: StationProps) {
+  const { document } = plan;
+  const { change } = store.getState();
+  const setTarget = (measure: BriefMeasure, target: BagDocument['brief'][BriefMeasure]) =>
+    change((doc) => ({ ...doc, brief: { ...doc.brief, [measure]: target } }));
+  const missing = BRIEF_MEASURES.filter((measure) => !document.brief[measure]);
+  return (
+    <>
+      <Section title="The bag">
+        <TextField
+          label="Name"
+          value={document.name}
+          onChange={(name) => change((doc) => ({ ...doc, name }))}
+        />
+        <label className="block">
+          <span className="mb-0.5 block text-xs font-medium text-soft">What it is for</span>
+          <textarea
+            value={document.note}
+            rows={3}
+            maxLength={4000}
+            onChange={(event) => {
+              const note = event.target.value;
+              change((doc) => ({ ...doc, note }));
+            }}
+            className="w-full resize-y rounded-sm border border-line bg-card px-2 py-1 hover:border-kingfisher"
+          />
+        </label>
+      </Section>
+      <Section title="Target">
+        <p className="text-xs text-soft">
+          Type sizes here, or pull the yellow flags on the tapes below. Any unit may be typed.
+        </p>
+        {BRIEF_MEASURES.map((measure) => {
+          const target = document.brief[measure];
+          if (!target) return null;
+          return (
+            <div key={measure} className="grid grid-cols-[1fr_1fr_auto] items-start gap-2">
+              <LengthField
+                label={NAMES[measure]}
+                value={target.value}
+                onChange={(value) => setTarget(measure, { ...target, value })}
+              />
+              <LengthField
+                label="give or take"
+                value={target.tolerance}
+                least={0}
+                max={500}
+                onChange={(tolerance) => setTarget(measure, { ...target, tolerance })}
+              />
+              <Button
+                look="bare"
+                small
+                className="mt-[22px]"
+                aria-label={`No target for ${NAMES[measure].toLowerCase()}`}
+                onClick={() => setTarget(measure, undefined)}
+              >
+                <X size={14} />
+              </Button>
+            </div>
+          );
+        })}
+        {missing.length > 0 && (
+          <div className="flex flex-wrap gap-1.5">
+            {missing.map((measure) => (
+              <Button
+                key={measure}
+                small
+                onClick={() => setTarget(measure, { value: mm(START[measure]), tolerance: 15 })}
+              >
+                <Plus size={13} /> {NAMES[measure]}
+              </Button>
+            ))}
+          </div>
+        )}
+        {document.brief.strapDrop && (
+          <p className="text-xs text-soft">
+            The strap drop is kept with the bag; straps themselves cannot be planned yet.
+          </p>
+        )}
+      </Section>
+    </>
+  );
+}

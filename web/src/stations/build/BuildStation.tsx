@@ -1,0 +1,80 @@
+import { beginConstruction, type Construction, type Control, controlsOf, FAMILIES } from '@fennot/core';
+import { Cards } from '../../ui/Cards.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { NumberField } from '../../ui/fields.tsx';
+import { Section } from '../../ui/Section.tsx';
+import type { StationProps } from '../station.ts';
+import { FamilyIcon } from './FamilyIcon.tsx';
+import { OffTarget } from './OffTarget.tsx';
+
+/** How the bag is built: the family and its counts, drawn from the family's own controls. */
+export function BuildStation({ plan, store }: StationProps) {
+  const { document } = plan;
+  const { change } = store.getState();
+  const setConstruction = (construction: Construction) => change((doc) => ({ ...doc, construction }));
+  return (
+    <>
+      <Section title="Way of building">
+        <Cards
+          label="Way of building"
+          className="grid-cols-2"
+          value={document.construction.family}
+          onChange={(family) => setConstruction(beginConstruction(document, family))}
+          options={FAMILIES.map(({ id, name, about }) => ({
+            value: id,
+            title: about,
+            content: (
+              <span className="flex flex-col items-center gap-1 font-medium">
+                <FamilyIcon family={id} />
+                {name}
+              </span>
+            ),
+          }))}
+        />
+        <p className="text-xs text-soft">
+          {FAMILIES.find(({ id }) => id === document.construction.family)?.about}
+        </p>
+      </Section>
+      <Section
+        title="Counts"
+        aside={<span className="text-xs text-soft">or pull the handles on the net</span>}
+      >
+        {controlsOf(document).map((control) => (
+          <ControlField key={control.id} control={control} onChange={setConstruction} />
+        ))}
+      </Section>
+      <OffTarget plan={plan} />
+    </>
+  );
+}
+
+interface ControlFieldProps {
+  readonly control: Control<Construction>;
+  readonly onChange: (construction: Construction) => void;
+}
+
+/** One decision of a family as a form field. */
+export function ControlField({ control, onChange }: ControlFieldProps) {
+  return control.kind === 'count' ? (
+    <NumberField
+      label={control.label}
+      name={control.label.toLowerCase()}
+      value={control.value}
+      min={control.min}
+      max={control.max}
+      step={control.step}
+      hint={control.hint}
+      problem={control.problem}
+      buttons
+      onChange={(value) => onChange(control.set(value))}
+    />
+  ) : (
+    <Choice
+      label={control.label}
+      value={control.value}
+      options={control.options}
+      hint={control.hint}
+      onChange={(value) => onChange(control.set(value))}
+    />
+  );
+}

@@ -1,0 +1,91 @@
+import {
+  type BagDocument,
+  JOIN_METHODS,
+  joinMethod,
+  methodName,
+  SCHOOLS,
+  type School,
+  schoolAbout,
+  schoolName,
+  yarnLength,
+} from '@fennot/core';
+import { useSettings } from '../../api/queries.ts';
+import { Cards } from '../../ui/Cards.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { Section } from '../../ui/Section.tsx';
+import type { StationProps } from '../station.ts';
+import { StepList } from './StepList.tsx';
+
+/** The joins: by which method, in which order, step by step. */
+export function JoinsStation({ plan, store }: StationProps) {
+  const { terms, system } = useSettings();
+  const { joins, yarns } = plan.document;
+  const set = (fields: Partial<BagDocument['joins']>) =>
+    store.getState().change((doc) => ({ ...doc, joins: { ...doc.joins, ...fields } }));
+  const method = joinMethod(joins.method);
+  const most = Math.max(...plan.schools.map(({ ends }) => ends));
+  return (
+    <>
+      <Section title="Method">
+        <Choice
+          label="Joined by"
+          value={joins.method}
+          options={JOIN_METHODS.map((id) => ({ value: id, label: methodName(id, terms) }))}
+          onChange={(id) => set({ method: id })}
+          hint={`${cap(method.looks)}. With ${method.tool === 'needle' ? 'a needle' : 'the hook'}, ${method.loops}.`}
+        />
+        <Choice
+          label="Yarn"
+          value={joins.yarn}
+          options={yarns.map(({ id, name, colourName }) => ({ value: id, label: `${name}, ${colourName}` }))}
+          onChange={(yarn) => set({ yarn })}
+        />
+      </Section>
+      <Section title="Order">
+        <Cards
+          label="Order of joining"
+          value={orderId(plan.joins.school, plan.joins.flatFirst)}
+          onChange={(id) => {
+            const next = plan.schools.find(({ school, flatFirst }) => orderId(school, flatFirst) === id);
+            if (next) set({ school: next.school, flatFirst: next.flatFirst });
+          }}
+          options={plan.schools.map(({ school, flatFirst, ends }) => ({
+            value: orderId(school, flatFirst),
+            title: schoolAbout[school],
+            content: (
+              <>
+                <span className="flex items-baseline justify-between gap-2">
+                  <span className="font-medium">{orderName(school, flatFirst)}</span>
+                  <span className="whitespace-nowrap tabular-nums">{ends} ends</span>
+                </span>
+                <span className="mt-1 block h-1 rounded-full bg-line">
+                  <span
+                    className="block h-1 rounded-full bg-kingfisher"
+                    style={{ width: `${(100 * ends) / most}%` }}
+                  />
+                </span>
+              </>
+            ),
+          }))}
+        />
+        <p className="text-xs text-soft">
+          {schoolAbout[SCHOOLS.find((school) => school === joins.school) ?? 'lines']} Joins take about{' '}
+          {yarnLength(plan.tally.joinYarn, system)}. No order can do with fewer than {2 * plan.fewestRuns}{' '}
+          ends.
+        </p>
+      </Section>
+      <StepList plan={plan} />
+    </>
+  );
+}
+
+const cap = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
+const orderId = (school: School, flatFirst: boolean) => `${school}${flatFirst ? '' : '-any'}`;
+
+const orderName = (school: School, flatFirst: boolean) =>
+  school !== 'fewest'
+    ? schoolName[school]
+    : flatFirst
+      ? 'Fewest ends, flat joins first'
+      : 'Fewest ends, any order';

@@ -1,0 +1,32 @@
+import type { JoinStep, Plan } from '@fennot/core';
+import { create } from 'zustand';
+
+/** The step of the joining order that is shown on both drawings. */
+interface Player {
+  readonly step: number;
+  readonly playing: boolean;
+  goTo(step: number): void;
+  play(on: boolean): void;
+}
+
+export const usePlayer = create<Player>()((set) => ({
+  step: 0,
+  playing: false,
+  goTo: (step) => set({ step }),
+  play: (playing) => set({ playing }),
+}));
+
+export interface ShownStep {
+  readonly index: number;
+  readonly step: JoinStep | undefined;
+  readonly seam: string | undefined;
+  /** Seams that are joined before this step. */
+  readonly done: ReadonlySet<string>;
+}
+
+export function shownStep(plan: Plan, index: number): ShownStep {
+  const at = Math.min(Math.max(0, index), Math.max(0, plan.steps.length - 1));
+  const step = plan.steps[at];
+  const done = new Set(plan.steps.slice(0, at).flatMap((one) => (one.does === 'join' ? [one.seam] : [])));
+  return { index: at, step, seam: step?.does === 'join' ? step.seam : undefined, done };
+}

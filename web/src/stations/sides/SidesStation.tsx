@@ -1,0 +1,168 @@
+import {
+  type Construction,
+  type Control,
+  controlsOf,
+  formatLength,
+  type LineMatch,
+  type MarkedEdge,
+  type Plan,
+} from '@fennot/core';
+import { useState } from 'react';
+import { useSettings } from '../../api/queries.ts';
+import { usePointed } from '../../drawing/pointed.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Section } from '../../ui/Section.tsx';
+import { ControlField } from '../build/BuildStation.tsx';
+import type { StationProps } from '../station.ts';
+import { PairingDrawing } from './PairingDrawing.tsx';
+import { verdictText } from './verdict.ts';
+
+/** Which edge meets which, with how many loops, and how a strip is marked. */
+export function SidesStation({ plan, store }: StationProps) {
+  const { point } = usePointed();
+  const closing = plan.lines.filter(({ kind }) => kind === 'closing');
+  const [chosen, setChosen] = useState<string | undefined>(undefined);
+  const worst = [...closing].sort((p, q) => Math.abs(q.ease.percent) - Math.abs(p.ease.percent))[0];
+  const line = closing.find((one) => one.line === chosen) ?? worst;
+  const strip = plan.marked[0];
+  const controls = controlsOf(plan.document).filter(({ id }) => id.startsWith('strip'));
+  const setConstruction = (construction: Construction) =>
+    store.getState().change((doc) => ({ ...doc, construction }));
+  return (
+    <>
+      {strip && <StripSection plan={plan} strip={strip} controls={controls} onChange={setConstruction} />}
+      <Section title="What meets what">
+        <ul className="flex flex-col gap-1">
+          {closing.map((one) => (
+            <li key={one.line}>
+              <button
+                type="button"
+                aria-pressed={one.line === line?.line}
+                onClick={() => setChosen(one.line)}
+                onPointerEnter={() => point({ line: one.line })}
+                onPointerLeave={() => point({})}
+                className={`flex w-full items-baseline justify-between gap-2 rounded-sm border px-2 py-1 text-left text-sm ${
+                  one.line === line?.line
+                    ? 'border-kingfisher bg-kingfisher-pale'
+                    : 'border-line hover:border-kingfisher'
+                }`}
+              >
+                <span className="font-medium">{one.name}</span>
+                <span className="whitespace-nowrap tabular-nums">
+                  {one.a.loops} : {one.b.loops} <Verdict line={one} />
+                </span>
+              </button>
+            </li>
+          ))}
+        </ul>
+      </Section>
+      {line && <LineSection line={line} />}
+    </>
+  );
+}
+
+function Verdict({ line }: { readonly line: LineMatch }) {
+  const good = line.ease.verdict === 'even' || line.ease.verdict === 'invisible';
+  return (
+    <span className={`text-xs font-semibold ${good ? 'text-reed' : 'text-loosestrife'}`}>
+      {good ? '✓' : '✗'} {line.ease.verdict}
+    </span>
+  );
+}
+
+function LineSection({ line }: { readonly line: LineMatch }) {
+  const name = (side: LineMatch['a']) =>
+    side.pieces.length > 2 ? `${side.pieces[0]} to ${side.pieces.at(-1)}` : side.pieces.join(', ');
+  const places = line.doubled.map(({ at }) => at);
+  const doubledSide = line.a.loops > line.b.loops ? line.a : line.b;
+  const other = doubledSide === line.a ? line.b : line.a;
+  return (
+    <Section title={line.name}>
+      <p className="text-sm">{verdictText(line)}</p>
+      <PairingDrawing takes={line.takes} a={name(line.a)} b={name(line.b)} />
+      {places.length === 0 ? (
+        <p className="text-sm">Loop by loop, {line.takes.length} insertions.</p>
+      ) : (
+        <p className="text-sm">
+          Take two loops of <b>{name(doubledSide)}</b> with one of {name(other)} at insertion{' '}
+          {places.length > 14
+            ? `${places.slice(0, 6).join(', ')} and so on, ${places.length} times in all`
+            : places.join(', ')}
+          .
+        </p>
+      )}
+    </Section>
+  );
+}
+
+interface StripSectionProps {
+  readonly plan: Plan;
+  readonly strip: MarkedEdge;
+  readonly controls: readonly Control<Construction>[];
+  readonly onChange: (construction: Construction) => void;
+}
+
+/** The strip: how long it must be, how long it is, and where its markers go. */
+function StripSection({ plan, strip, controls, onChange }: StripSectionProps) {
+  const { system } = useSettings();
+  const needed = Math.round(strip.wayLength / strip.unit);
+  const missing = needed - strip.total;
+  const fit = controls.find(({ id }) => id === 'strip-fit');
+  const what = strip.counts;
+  const faces = [
+    ...new Set(plan.graph.pieces.filter(({ id }) => id !== strip.piece).map(({ cell }) => cell.sheet)),
+  ];
+  return (
+    <Section title={strip.name}>
+      <p className="text-sm" data-testid="strip-verdict">
+        The way is <b>{formatLength(strip.wayLength, system)}</b>; the strip is{' '}
+        <b>{formatLength(strip.length, system)}</b>, {strip.total} {what}.{' '}
+        {missing === 0 ? (
+          <b className="text-reed">It comes out.</b>
+        ) : (
+          <b className="text-loosestrife">
+            It is {Math.abs(missing)} {what} {missing > 0 ? 'short' : 'too long'}.
+          </b>
+        )}
+      </p>
+      {missing !== 0 && fit?.kind === 'choice' && (
+        <Button look="main" small className="self-start" onClick={() => onChange(fit.set('way'))}>
+          {missing > 0 ? `Add ${missing} ${what}` : `Leave out ${-missing} ${what}`}
+        </Button>
+      )}
+      <table className="w-full text-sm">
+        <caption className="sr-only">Stitch markers on the strip</caption>
+        <thead>
+          <tr className="text-left text-xs text-soft">
+            <th className="font-medium">Marker</th>
+            <th className="font-medium">after {what === 'rows' ? 'row' : 'stitch'}</th>
+            <th className="font-medium">meets</th>
+          </tr>
+        </thead>
+        <tbody>
+          {strip.marks.map((mark, i) => (
+            <tr key={i} className="border-t border-line tabular-nums">
+              <td>{mark.kind}</td>
+              <td className="font-semibold">{mark.count}</td>
+              <td className="text-soft">
+                {mark.partner
+                  ? mark.kind === 'corner'
+                    ? `corner of ${mark.partner.piece}`
+                    : `${mark.partner.piece}, loop ${mark.partner.loop} of ${mark.partner.of}`
+                  : ''}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {faces.length > 1 && (
+        <p className="text-xs text-soft">
+          The same markers serve both faces: put them on both edges of the strip.
+        </p>
+      )}
+      {controls.map((control) => (
+        <ControlField key={control.id} control={control} onChange={onChange} />
+      ))}
+    </Section>
+  );
+}

@@ -1,0 +1,38 @@
+import type { Plan } from '@fennot/core';
+import type { BagStore } from '../bag/store.ts';
+
+/** What every station's worktop is given. */
+export interface StationProps {
+  readonly plan: Plan;
+  readonly store: BagStore;
+}
+
+/** The stations in working order. */
+export const STATIONS = ['brief', 'swatch', 'build', 'sides', 'joins'] as const;
+export type Station = (typeof STATIONS)[number];
+
+export const stationName: Record<Station, string> = {
+  brief: 'Brief',
+  swatch: 'Swatch',
+  build: 'Build',
+  sides: 'Sides',
+  joins: 'Joins',
+};
+
+/** Something at a station that is undecided or does not come out, in a few words. */
+export function stationNotes(plan: Plan): Partial<Record<Station, string>> {
+  const { document } = plan;
+  const notes: Partial<Record<Station, string>> = {};
+  const targets = Object.values(document.brief).filter(Boolean);
+  if (targets.length === 0) notes.brief = 'no target yet';
+  const unmeasured =
+    document.motifs.length > 0
+      ? plan.sizes.some(({ key, origin }) => key.startsWith('motif') && origin === 'estimated')
+      : document.swatches.some((swatch) => !swatch.stitches || !swatch.rows);
+  if (unmeasured) notes.swatch = 'not measured';
+  const off = plan.tapes.filter(({ verdict }) => verdict === 'under' || verdict === 'over');
+  if (off.length > 0) notes.build = `${off.map(({ measure }) => measure).join(' and ')} off`;
+  const worst = plan.lines.filter(({ ease }) => ease.verdict === 'puckers' || ease.verdict === 'visible');
+  if (worst.length > 0) notes.sides = 'does not come out';
+  return notes;
+}

@@ -1,0 +1,193 @@
+import {
+  type BagDocument,
+  formatSmall,
+  foundationChain,
+  gaugeOf,
+  hookName,
+  mm,
+  STITCHES,
+  type Swatch,
+  stitchName,
+  TURNING_SCHOOLS,
+  turningSchoolName,
+} from '@fennot/core';
+import { useSettings } from '../../api/queries.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { LengthField, NumberField, TextField } from '../../ui/fields.tsx';
+import { Row, Section } from '../../ui/Section.tsx';
+import type { StationProps } from '../station.ts';
+import { SwatchDrawing } from './SwatchDrawing.tsx';
+
+type Counted = NonNullable<Swatch['stitches']>;
+
+/** One swatch: its yarn, hook and stitch, and how many stitches and rows over which length. */
+export function SwatchSection({ plan, store, swatch }: StationProps & { readonly swatch: Swatch }) {
+  const { terms, system } = useSettings();
+  const { document } = plan;
+  const yarn = document.yarns.find(({ id }) => id === swatch.yarn);
+  const gauge = gaugeOf({ ...swatch, yarnWeight: yarn?.weight ?? 4 });
+  const set = (change: Partial<Swatch>) =>
+    store.getState().change(
+      (doc): BagDocument => ({
+        ...doc,
+        swatches: doc.swatches.map((one) => (one.id === swatch.id ? { ...one, ...change } : one)),
+      }),
+    );
+  const chain = foundationChain(20, swatch.stitch, swatch.school);
+  const start: Counted = { count: 20, length: mm(20 * gauge.pitch.value) };
+  const startRows: Counted = { count: 10, length: mm(10 * gauge.row.value) };
+  return (
+    <Section title="Swatch">
+      <SwatchDrawing swatch={swatch} gauge={gauge} colour={yarn?.colour ?? '#888888'} system={system} />
+      <p className="text-sm" data-testid="gauge">
+        <b>{formatSmall(gauge.pitch.value, system)}</b> a stitch,{' '}
+        <b>{formatSmall(gauge.row.value, system)}</b> a row <Origin origin={gauge.pitch.origin} />
+      </p>
+      <Counts
+        label="Stitches"
+        name="stitches"
+        counted={swatch.stitches}
+        start={start}
+        onChange={(stitches) => set({ stitches })}
+      />
+      <Counts
+        label="Rows"
+        name="rows"
+        counted={swatch.rows}
+        start={startRows}
+        onChange={(rows) => set({ rows })}
+      />
+      {swatch.blocked ? (
+        <>
+          <p className="text-xs font-medium text-soft">After blocking (this is what counts)</p>
+          <Counts
+            label="Stitches, blocked"
+            name="stitches"
+            counted={swatch.blocked.stitches}
+            start={start}
+            onChange={(stitches) =>
+              set({ blocked: stitches && swatch.blocked && { ...swatch.blocked, stitches } })
+            }
+          />
+          <Counts
+            label="Rows, blocked"
+            name="rows"
+            counted={swatch.blocked.rows}
+            start={startRows}
+            onChange={(rows) => set({ blocked: rows && swatch.blocked && { ...swatch.blocked, rows } })}
+          />
+        </>
+      ) : (
+        swatch.stitches &&
+        swatch.rows && (
+          <Button
+            small
+            className="self-start"
+            onClick={() =>
+              set({ blocked: { stitches: swatch.stitches ?? start, rows: swatch.rows ?? startRows } })
+            }
+          >
+            I have blocked it
+          </Button>
+        )
+      )}
+      <Row>
+        <Choice
+          label="Stitch"
+          value={swatch.stitch}
+          options={STITCHES.map((stitch) => ({ value: stitch, label: stitchName(stitch, terms) }))}
+          onChange={(stitch) => set({ stitch })}
+        />
+        <NumberField
+          label={`Hook: ${hookName(swatch.hook)}`}
+          name="the hook"
+          value={swatch.hook}
+          min={0.5}
+          max={40}
+          step={0.5}
+          whole={false}
+          suffix="mm"
+          onChange={(hook) => set({ hook })}
+        />
+      </Row>
+      <Row>
+        <Choice
+          label="Yarn"
+          value={swatch.yarn}
+          options={document.yarns.map(({ id, name, colourName }) => ({
+            value: id,
+            label: `${name}, ${colourName}`,
+          }))}
+          onChange={(id) => set({ yarn: id })}
+        />
+        <NumberField
+          label="Strands held"
+          name="strands"
+          value={swatch.strands}
+          min={1}
+          max={6}
+          onChange={(strands) => set({ strands })}
+        />
+      </Row>
+      <Choice
+        label="At the start of a row"
+        value={swatch.school}
+        options={TURNING_SCHOOLS.map((school) => ({ value: school, label: turningSchoolName[school] }))}
+        onChange={(school) => set({ school })}
+        hint={`For 20 stitches chain ${chain.chains}, first stitch in chain ${chain.firstIn} from the hook.`}
+      />
+      <TextField label="Name of the swatch" value={swatch.name} onChange={(name) => set({ name })} />
+    </Section>
+  );
+}
+
+export const Origin = ({ origin }: { readonly origin: 'measured' | 'estimated' }) => (
+  <span
+    className={`rounded-sm px-1 text-xs font-medium ${
+      origin === 'measured' ? 'bg-reed-pale text-reed' : 'bg-marigold-pale text-marigold-ink'
+    }`}
+  >
+    {origin}
+  </span>
+);
+
+interface CountsProps {
+  readonly label: string;
+  readonly name: string;
+  readonly counted: Counted | undefined;
+  readonly start: Counted;
+  readonly onChange: (counted: Counted | undefined) => void;
+}
+
+/** So many over so much; or a button to begin counting. */
+function Counts({ label, name, counted, start, onChange }: CountsProps) {
+  if (!counted) {
+    return (
+      <Button small className="self-start" onClick={() => onChange(start)}>
+        Enter {name} counted
+      </Button>
+    );
+  }
+  return (
+    <div className="grid grid-cols-[1fr_1fr] items-start gap-2">
+      <NumberField
+        label={`${label} counted`}
+        name={name}
+        value={counted.count}
+        min={2}
+        max={500}
+        whole={false}
+        problem={
+          counted.count < 4 ? `So few ${name} say little: the range stays wide. Count 10 or more.` : undefined
+        }
+        onChange={(count) => onChange({ ...counted, count })}
+      />
+      <LengthField
+        label="over"
+        value={counted.length}
+        onChange={(length) => onChange({ ...counted, length })}
+      />
+    </div>
+  );
+}

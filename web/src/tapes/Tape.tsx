@@ -1,0 +1,182 @@
+import { formatLength, lengthFigure, MM_PER_INCH, type Tape as TapeReading } from '@fennot/core';
+import { type PointerEvent, useRef } from 'react';
+import { useSettings } from '../api/queries.ts';
+
+const NAMES = { width: 'Width', height: 'Height', depth: 'Depth', opening: 'Opening, round' } as const;
+
+const VERDICTS = {
+  'no target': { text: '', mark: '', colour: 'text-soft' },
+  reached: { text: 'reached', mark: '✓', colour: 'text-reed' },
+  likely: { text: 'likely', mark: '≈', colour: 'text-marigold-ink' },
+  under: { text: 'under', mark: '↓', colour: 'text-loosestrife' },
+  over: { text: 'over', mark: '↑', colour: 'text-loosestrife' },
+} as const;
+
+interface TapeProps {
+  readonly tape: TapeReading;
+  /** Called with the new target while its flag is pulled; without it the flag stands still. */
+  readonly onTarget?: ((value: number, done: boolean) => void) | undefined;
+}
+
+const WIDTH = 220;
+const HEIGHT = 58;
+
+/** One tape measure: ticks, the predicted 90 % band with its middle, and a flag at the target. */
+export function Tape({ tape, onTarget }: TapeProps) {
+  const { system } = useSettings();
+  const svg = useRef<SVGSVGElement>(null);
+  const { finished, target } = tape;
+  const unit = system === 'cm' ? 10 : MM_PER_INCH;
+  // The window of the tape shows target and prediction with room on both sides.
+  const low = Math.min(finished.range.low, target ? target.value - target.tolerance : Infinity);
+  const high = Math.max(finished.range.high, target ? target.value + target.tolerance : 0);
+  const span = Math.max((high - low) * 1.5, 10 * unit);
+  const start = Math.max(-0.5 * unit, (low + high) / 2 - span / 2);
+  const x = (length: number) => ((length - start) / span) * WIDTH;
+  const firstTick = Math.ceil(start / unit);
+  const ticks = Array.from(
+    { length: Math.floor((start + span) / unit) - firstTick + 1 },
+    (_, i) => firstTick + i,
+  ).filter((i) => i >= 0);
+  const every = [1, 2, 5, 10, 20, 50].find((n) => (n * unit * WIDTH) / span >= 26) ?? 100;
+  const fine = (unit * WIDTH) / span >= 4 ? 1 : every;
+  const verdict = VERDICTS[tape.verdict];
+  const band =
+    tape.verdict === 'under' || tape.verdict === 'over'
+      ? 'var(--loosestrife)'
+      : tape.verdict === 'likely'
+        ? 'var(--marigold)'
+        : 'var(--reed)';
+
+  const pull = (done: boolean) => (event: PointerEvent<SVGGElement>) => {
+    const box = svg.current?.getBoundingClientRect();
+    if (!onTarget || !box || (event.buttons !== 1 && !done)) return;
+    const at = start + ((event.clientX - box.left) / box.width) * span;
+    const step = system === 'cm' ? 5 : MM_PER_INCH / 4;
+    onTarget(Math.max(step, Math.round(at / step) * step), done);
+  };
+  const name = NAMES[tape.measure];
+  const range = `${lengthFigure(finished.range.low, system)} to ${formatLength(finished.range.high, system)}`;
+  const aim = target
+    ? `, wanted ${formatLength(target.value, system)} within ${formatLength(target.tolerance, system)}: ${verdict.text}`
+    : '';
+  return (
+    <figure
+      className="flex min-w-0 flex-col justify-between"
+      aria-label={`${name}: ${formatLength(finished.value, system)}, range ${range}${aim}`}
+    >
+      <figcaption className="flex items-baseline justify-between gap-2">
+        <span className="text-xs font-medium text-soft">{name}</span>
+        <span className={`text-xs font-semibold whitespace-nowrap ${verdict.colour}`}>
+          {verdict.mark} {verdict.text}
+        </span>
+      </figcaption>
+      <p
+        className="font-head text-[22px] leading-7 font-semibold tabular-nums"
+        data-testid={`tape-${tape.measure}`}
+      >
+        {formatLength(finished.value, system)}{' '}
+        <span className="font-tape text-xs font-normal tracking-tight text-soft">
+          {finished.sd > 0.05
+            ? `${lengthFigure(finished.range.low, system)}–${lengthFigure(finished.range.high, system)}`
+            : 'pressed flat'}
+        </span>
+      </p>
+      <svg
+        ref={svg}
+        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+        className="w-full overflow-visible"
+        preserveAspectRatio="none"
+        style={{ height: HEIGHT }}
+        aria-hidden="true"
+      >
+        <rect
+          x={0}
+          y={22}
+          width={WIDTH}
+          height={34}
+          rx={3}
+          fill="var(--marigold-pale)"
+          stroke="var(--line)"
+        />
+        {target && (
+          <rect
+            x={x(target.value - target.tolerance)}
+            y={22}
+            width={Math.max(1, x(target.value + target.tolerance) - x(target.value - target.tolerance))}
+            height={34}
+            fill="var(--marigold)"
+            fillOpacity={0.28}
+          />
+        )}
+        {ticks
+          .filter((i) => i % fine === 0)
+          .map((i) => (
+            <g key={i}>
+              <line
+                x1={x(i * unit)}
+                x2={x(i * unit)}
+                y1={56}
+                y2={56 - (i % every === 0 ? 11 : i % 5 === 0 ? 8 : 5)}
+                stroke="var(--ink)"
+                strokeOpacity={0.75}
+                strokeWidth={0.8}
+              />
+              {i % every === 0 && x(i * unit) > 6 && x(i * unit) < WIDTH - 6 && (
+                <text
+                  x={x(i * unit)}
+                  y={42}
+                  textAnchor="middle"
+                  fontSize={9.5}
+                  fontFamily="var(--font-tape)"
+                  fill="var(--ink)"
+                >
+                  {i}
+                </text>
+              )}
+            </g>
+          ))}
+        <rect
+          x={x(finished.range.low)}
+          y={24}
+          width={Math.max(2, x(finished.range.high) - x(finished.range.low))}
+          height={7}
+          rx={2}
+          fill={band}
+          fillOpacity={0.55}
+        />
+        <path
+          d={`M${x(finished.value)} 35l-4-5v-8h8v8Z`}
+          fill={band}
+          stroke="var(--card)"
+          strokeWidth={0.8}
+        />
+        {target && (
+          <g
+            className={onTarget ? 'cursor-ew-resize touch-none' : ''}
+            onPointerDown={(event) => onTarget && event.currentTarget.setPointerCapture(event.pointerId)}
+            onPointerMove={pull(false)}
+            onPointerUp={pull(true)}
+            data-flag={tape.measure}
+          >
+            <rect x={x(target.value) - 10} y={0} width={30} height={58} fill="transparent" />
+            <line
+              x1={x(target.value)}
+              x2={x(target.value)}
+              y1={2}
+              y2={56}
+              stroke="var(--marigold-ink)"
+              strokeWidth={1.6}
+            />
+            <path
+              d={`M${x(target.value)} 2h17l-4.5 5.5 4.5 5.5h-17Z`}
+              fill="var(--marigold)"
+              stroke="var(--marigold-ink)"
+              strokeWidth={0.8}
+            />
+          </g>
+        )}
+      </svg>
+    </figure>
+  );
+}

@@ -1,0 +1,60 @@
+import { mm, type Plan, yarnLength } from '@fennot/core';
+import { useRef } from 'react';
+import { useSettings } from '../api/queries.ts';
+import { beginGesture } from '../bag/gesture.ts';
+import type { BagStore } from '../bag/store.ts';
+import { Tape } from './Tape.tsx';
+
+interface TapesProps {
+  readonly plan: Plan;
+  readonly store: BagStore;
+  /** Whether the flags can be pulled. */
+  readonly pull: boolean;
+}
+
+/** The strip along the bottom: the tapes, and the tallies beside them. */
+export function Tapes({ plan, store, pull }: TapesProps) {
+  const { system } = useSettings();
+  const finish = useRef<(() => void) | undefined>(undefined);
+  const { tally } = plan;
+  const setTarget = (measure: Plan['tapes'][number]['measure']) => (value: number, done: boolean) => {
+    const change = (document: Plan['document']): Plan['document'] => {
+      const target = document.brief[measure];
+      return target
+        ? { ...document, brief: { ...document.brief, [measure]: { ...target, value: mm(value) } } }
+        : document;
+    };
+    finish.current ??= beginGesture(store);
+    store.getState().change(change);
+    if (done) {
+      finish.current();
+      finish.current = undefined;
+    }
+  };
+  const pieces = [
+    tally.motifs > 0 ? `${tally.motifs} squares` : '',
+    tally.panels > 0 ? `${tally.panels} ${tally.panels === 1 ? 'panel' : 'panels'}` : '',
+  ]
+    .filter(Boolean)
+    .join(', ');
+  return (
+    <section
+      aria-label="The tapes"
+      className="grid grid-cols-2 gap-x-6 gap-y-3 border-t border-line bg-card px-4 py-2.5 md:grid-cols-[repeat(4,minmax(0,1fr))_auto]"
+    >
+      {plan.tapes.map((tape) => (
+        <Tape key={tape.measure} tape={tape} onTarget={pull ? setTarget(tape.measure) : undefined} />
+      ))}
+      <dl className="col-span-2 grid auto-rows-min grid-cols-[auto_auto] content-center gap-x-3 gap-y-0.5 text-sm md:col-span-1 md:border-l md:border-line md:pl-5">
+        <dt className="text-soft">Pieces</dt>
+        <dd className="font-semibold">{pieces}</dd>
+        <dt className="text-soft">Joining runs</dt>
+        <dd className="font-semibold tabular-nums">{plan.joins.runs.length}</dd>
+        <dt className="text-soft">Ends to hide</dt>
+        <dd className="font-semibold tabular-nums">{tally.pieceEnds + tally.joinEnds}</dd>
+        <dt className="text-soft">Yarn for joins</dt>
+        <dd className="font-semibold tabular-nums">{yarnLength(tally.joinYarn, system)}</dd>
+      </dl>
+    </section>
+  );
+}

@@ -1,0 +1,24 @@
+import type { ButtonHTMLAttributes } from 'react';
+
+const LOOKS = {
+  plain: 'border border-line bg-card text-ink hover:border-kingfisher hover:text-kingfisher',
+  main: 'border border-kingfisher bg-kingfisher text-white hover:brightness-110 dark:text-[#0c2026]',
+  bare: 'text-soft hover:bg-kingfisher-pale hover:text-kingfisher',
+  risk: 'border border-loosestrife text-loosestrife hover:bg-loosestrife-pale',
+} as const;
+
+interface ButtonProps extends ButtonHTMLAttributes<HTMLButtonElement> {
+  readonly look?: keyof typeof LOOKS;
+  readonly small?: boolean;
+}
+
+export function Button({ look = 'plain', small, className = '', type = 'button', ...rest }: ButtonProps) {
+  const size = small ? 'min-h-7 px-2 text-xs' : 'min-h-9 px-3 text-sm';
+  return (
+    <button
+      type={type}
+      className={`inline-flex items-center justify-center gap-1.5 rounded-sm font-medium transition-colors disabled:cursor-default disabled:opacity-40 ${size} ${LOOKS[look]} ${className}`}
+      {...rest}
+    />
+  );
+}
