@@ -3,6 +3,7 @@ export * from './document/index.ts';
 export * from './families/index.ts';
 export * from './fit/index.ts';
 export * from './gauge/index.ts';
+export * from './group-by.ts';
 export * from './match/index.ts';
 export * from './motif/index.ts';
 export * from './panel/index.ts';

@@ -77,16 +77,18 @@ export async function buildApp({
         reply.header('cache-control', hashed ? 'public, max-age=31536000, immutable' : 'no-cache');
       },
     });
-    // Addresses inside the application are the page's business.
-    app.setNotFoundHandler((request, reply) =>
-      request.method === 'GET' && !request.url.startsWith('/api/') && !request.url.startsWith('/assets/')
-        ? reply.sendFile('index.html')
-        : sendProblem(reply, {
-            status: 404,
-            title: 'Not found',
-            detail: `There is nothing at ${request.url}.`,
-          }),
-    );
   }
+  // Addresses inside the application are the page's business.
+  const isPage = ({ method, url }: { method: string; url: string }) =>
+    web !== undefined && method === 'GET' && !url.startsWith('/api/') && !url.startsWith('/assets/');
+  app.setNotFoundHandler((request, reply) =>
+    isPage(request)
+      ? reply.sendFile('index.html')
+      : sendProblem(reply, {
+          status: 404,
+          title: 'Not found',
+          detail: `There is nothing at ${request.url}.`,
+        }),
+  );
   return app;
 }

@@ -64,6 +64,29 @@ export function clipHalf(outline: readonly Point[], normal: Point, limit: number
   return kept;
 }
 
+/** The part of the segment p to q inside a convex counter-clockwise polygon, as shares of the segment. */
+export function clipSegment(
+  outline: readonly Point[],
+  p: Point,
+  q: Point,
+): readonly [number, number] | undefined {
+  let [enter, leave] = [0, 1];
+  let previous = outline.at(-1);
+  for (const point of outline) {
+    if (previous) {
+      const [ex, ey] = [point.x - previous.x, point.y - previous.y];
+      const slack = 1e-6 * Math.hypot(ex, ey);
+      const before = ex * (p.y - previous.y) - ey * (p.x - previous.x);
+      const after = ex * (q.y - previous.y) - ey * (q.x - previous.x);
+      if (before < -slack && after < -slack) return undefined;
+      if (before < -slack) enter = Math.max(enter, before / (before - after));
+      else if (after < -slack) leave = Math.min(leave, before / (before - after));
+    }
+    previous = point;
+  }
+  return leave - enter > 1e-6 ? [enter, leave] : undefined;
+}
+
 /** Whether a point lies in a convex counter-clockwise polygon, its edge included within `slack`. */
 export function contains(outline: readonly Point[], p: Point, slack = 1e-6): boolean {
   let previous = outline.at(-1);

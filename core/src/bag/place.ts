@@ -1,5 +1,6 @@
+import { groupBy } from '../group-by.ts';
 import { along, contains, cross, type Point, type Point3 } from './geometry.ts';
-import type { BagGraph, Facet, Interval, Motion, Piece } from './graph.ts';
+import type { BagGraph, Interval, Motion, Piece } from './graph.ts';
 
 /** Applies a rigid motion to a point of a piece's plane. */
 export const move = ({ origin, u, v }: Motion, p: Point): Point3 => ({
@@ -58,12 +59,7 @@ export const intervalLength = (interval: Interval): number => Math.abs(interval.
  * gives the same place; `towards` picks the facet that also holds a second point.
  */
 export function madeUpPlaces(graph: BagGraph): (piece: string, p: Point, towards?: Point) => Point3 {
-  const facets = new Map<string, Facet[]>();
-  for (const facet of graph.facets) {
-    const list = facets.get(facet.piece);
-    if (list) list.push(facet);
-    else facets.set(facet.piece, [facet]);
-  }
+  const facets = groupBy(graph.facets, (facet) => facet.piece);
   return (piece, p, towards = p) => {
     const own = facets.get(piece) ?? [];
     const facet =

@@ -34,7 +34,8 @@ export type JoinStep =
       /** Insertions, from 1 in working order, at which one side gives more loops than one. */
       readonly doubled: readonly { readonly at: number; readonly side: 'a' | 'b'; readonly take: number }[];
     } & InRun)
-  | ({ readonly does: 'cross'; readonly worked: boolean } & InRun)
+  /** Over a join that is there already. */
+  | ({ readonly does: 'cross' } & InRun)
   | ({ readonly does: 'turn'; readonly worked: boolean } & InRun)
   | ({ readonly does: 'end' } & InRun);
 
@@ -99,8 +100,7 @@ export function joinSteps(
       const crossing = i > 0 ? crossings[r]?.[i - 1] : undefined;
       if (i > 0) foldBefore(pass);
       if (crossing?.turns) steps.push({ does: 'turn', run: run.number, worked: crossing.worked });
-      else if (crossing && crossing.others > 0)
-        steps.push({ does: 'cross', run: run.number, worked: crossing.worked });
+      else if (crossing?.worked) steps.push({ does: 'cross', run: run.number });
       steps.push(join(run.number, pass));
     });
     steps.push({ does: 'end', run: run.number });

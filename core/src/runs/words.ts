@@ -85,7 +85,7 @@ export function stepText(step: JoinStep, method: JoinMethodId, { terms, system }
     case 'begin':
       return tool === 'needle'
         ? `${HOLDS[step.hold]}. Cut ${yarnLength(step.yarn, system)} of yarn (with tails) and thread the needle.`
-        : `${HOLDS[step.hold]}. Join the yarn and leave a tail of a hand’s length; this run takes about ${yarnLength(step.yarn, system)}.`;
+        : `${HOLDS[step.hold]}. Join the yarn and leave a tail of a hand’s length; this run takes about ${yarnLength(step.yarn, system)}. From pair to pair go straight on, the yarn drawn snug so that no hole is left.`;
     case 'join': {
       const even = step.a.loops === step.b.loops;
       const counts = even
@@ -95,11 +95,9 @@ export function stepText(step: JoinStep, method: JoinMethodId, { terms, system }
       return `${place(step.a)} meets ${place(step.b)}: ${counts}, ${methodName(method, terms).toLowerCase()}.${extra ? ` ${capital(extra)}.` : ''}`;
     }
     case 'cross':
-      return step.worked
-        ? tool === 'hook'
-          ? 'At the crossing chain 1 over the join already there, and go straight on. Keep the yarn on the same side.'
-          : 'At the crossing pass the needle once under the join already there, and go straight on.'
-        : 'At the corner go straight on to the next pair; draw the yarn snug so that no hole is left.';
+      return tool === 'hook'
+        ? 'At the crossing chain 1 over the join already there, and go straight on. Keep the yarn on the same side.'
+        : 'At the crossing pass the needle once under the join already there, and go straight on.';
     case 'turn':
       return step.worked
         ? 'At the corner take one insertion through all corners that meet, and turn.'

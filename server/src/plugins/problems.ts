@@ -86,11 +86,4 @@ export const problems = fp(async (app) => {
       detail: status >= 500 ? 'Something went wrong in the Fennot server. Its log says what.' : error.message,
     });
   });
-  app.setNotFoundHandler((request, reply) =>
-    sendProblem(reply, {
-      status: 404,
-      title: 'Not found',
-      detail: `There is nothing at ${request.url}.`,
-    }),
-  );
 });

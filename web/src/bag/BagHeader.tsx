@@ -12,7 +12,7 @@ export function BagHeader({ store, state }: { readonly store: BagStore; readonly
   const { name } = useDocument(store);
   const { undo, redo, canUndo, canRedo } = useHistory(store);
   return (
-    <header className="flex min-h-12 items-center gap-3 border-b border-line bg-card px-4">
+    <header className="flex min-h-12 shrink-0 items-center gap-3 border-b border-line bg-card px-4">
       <Wordmark />
       <span className="text-line" aria-hidden="true">
         /

@@ -89,7 +89,7 @@ export function OpenBag({ bag, station }: { readonly bag: StoredBag; readonly st
       <SaveTrouble state={state} />
       <StationNav plan={plan} base={`/bags/${bag.id}`} />
       <main className="grid min-h-0 grow grid-cols-1 overflow-y-auto lg:grid-cols-[1fr_340px] lg:grid-rows-[minmax(0,1fr)_auto] lg:overflow-hidden">
-        <div className="grid min-h-0 grid-cols-1 bg-table sm:grid-cols-[1.35fr_1fr]">
+        <div className="grid min-h-0 grid-cols-1 bg-table sm:grid-cols-[1.5fr_1fr]">
           <div className="grid h-[420px] min-h-0 border-line sm:h-auto sm:border-r">
             <FlatView
               plan={plan}

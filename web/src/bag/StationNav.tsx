@@ -6,7 +6,10 @@ import { STATIONS, stationName, stationNotes } from '../stations/station.ts';
 export function StationNav({ plan, base }: { readonly plan: Plan; readonly base: string }) {
   const notes = stationNotes(plan);
   return (
-    <nav aria-label="Stations" className="relative overflow-x-auto border-b border-line bg-card">
+    <nav
+      aria-label="Stations"
+      className="relative shrink-0 overflow-x-auto overflow-y-hidden border-b border-line bg-card"
+    >
       <ol className="flex min-w-max items-stretch px-3">
         {STATIONS.map((station) => (
           <li key={station} className="flex items-center">

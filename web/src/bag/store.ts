@@ -32,10 +32,14 @@ export const createBagStore = (document: BagDocument): BagStore =>
   );
 
 export const useDocument = (store: BagStore): BagDocument => useStore(store, (state) => state.document);
-export const useHistory = (store: BagStore) =>
-  useStore(store.temporal, ({ undo, redo, pastStates, futureStates }) => ({
-    undo,
-    redo,
-    canUndo: pastStates.length > 0,
-    canRedo: futureStates.length > 0,
-  }));
+
+/** Undo and redo, and whether there is anything to take back or do again. */
+export function useHistory(store: BagStore) {
+  const history = useStore(store.temporal);
+  return {
+    undo: history.undo,
+    redo: history.redo,
+    canUndo: history.pastStates.length > 0,
+    canRedo: history.futureStates.length > 0,
+  };
+}

@@ -49,7 +49,7 @@ export function motifPicture(square: SquareDefinition, rounds: number, colours: 
   const last = colourOf(rounds);
   // What shows between the stitches: the shadow inside the fabric.
   layers.push(
-    `<rect x="-49" y="-49" width="98" height="98" rx="${(unit * 70).toFixed(1)}" fill="${shade(last, -0.62)}" fill-opacity="0.55"/>`,
+    `<rect x="-49" y="-49" width="98" height="98" rx="${(unit * 70).toFixed(1)}" fill="${shade(last, -0.55)}" fill-opacity="0.5"/>`,
   );
   for (let round = 0; round <= rounds; round++) {
     const own = strokes.filter((stroke) => stroke.round === round);
@@ -61,13 +61,13 @@ export function motifPicture(square: SquareDefinition, rounds: number, colours: 
       const width = WIDTH[part] * unit * 100;
       const line = (stroke: string, w: number, more = '') =>
         `<path d="${d}" stroke="${stroke}" stroke-width="${w.toFixed(2)}"${more}/>`;
-      layers.push(line(shade(colour, -0.45), width * 1.28), line(colour, width));
+      layers.push(line(shade(colour, -0.36), width * 1.24), line(colour, width));
       if (part === 'post') {
         layers.push(
           `<path d="${twists(of, unit)}" stroke="${shade(colour, -0.25)}" stroke-width="${(width * 0.16).toFixed(2)}"/>`,
         );
       }
-      layers.push(line(shade(colour, 0.32), width * 0.3, ' stroke-opacity="0.7"'));
+      layers.push(line(shade(colour, 0.38), width * 0.34, ' stroke-opacity="0.7"'));
     }
   }
   const svg = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="-50 -50 100 100" width="320" height="320"><g fill="none" stroke-linecap="round">${layers.join('')}</g></svg>`;

@@ -7,8 +7,10 @@ export interface TaggedSide {
   readonly tag: string;
   /** Stretches in the net, mm, y up. */
   readonly stretches: ReadonlyArray<readonly [Point, Point]>;
-  /** Middle of the side, moved a little into the piece. */
+  /** Middle of the side, on the edge. */
   readonly at: Point;
+  /** Unit vector from the edge into its piece. */
+  readonly inward: Point;
 }
 
 const unit = (p: Point): Point => {
@@ -38,10 +40,10 @@ export function taggedSides(graph: BagGraph): TaggedSide[] {
       const inward = unit({ x: start.y - end.y, y: end.x - start.x });
       const share = stretches.length % 2 === 1 ? 0.5 : 0.02;
       const at = {
-        x: middle[0].x + (middle[1].x - middle[0].x) * share + inward.x,
-        y: middle[0].y + (middle[1].y - middle[0].y) * share + inward.y,
+        x: middle[0].x + (middle[1].x - middle[0].x) * share,
+        y: middle[0].y + (middle[1].y - middle[0].y) * share,
       };
-      return [{ line: id, tag: String.fromCharCode(97 + (i % 26)), stretches, at }];
+      return [{ line: id, tag: String.fromCharCode(97 + (i % 26)), stretches, at, inward }];
     });
   });
 }

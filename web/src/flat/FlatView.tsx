@@ -146,9 +146,14 @@ function Label({ piece, px, named, turned }: LabelProps) {
   const corner = piece.outline[2] ?? { x: 0, y: 0 };
   const roomy = Math.min(corner.x, corner.y) / px > 30;
   if ((!named && !turned) || !roomy) return null;
-  const text = `${named ? piece.name : ''}${turned ? (named ? ' ↓' : '↓ turn') : ''}`;
+  const room = corner.x / px - 6;
+  const full = `${named ? piece.name : ''}${turned ? (named ? ' ↓' : '↓ turn') : ''}`;
+  // `Front A1` becomes `A1` where it would not fit.
+  const text = full.length * 6.6 + 10 > room ? full.slice(full.indexOf(' ') + 1) : full;
   const width = text.length * 6.6 + 10;
   const at = centreOf(piece);
+  // A long strip has marks and letters at its middle.
+  if (corner.x > 4 * corner.y) at.x -= corner.x / 6;
   return (
     <g transform={`translate(${at.x} ${-at.y}) scale(${px})`} pointerEvents="none">
       <rect x={-width / 2} y={-10} width={width} height={19} rx={4} fill="var(--card)" fillOpacity={0.9} />

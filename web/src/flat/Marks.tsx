@@ -27,8 +27,8 @@ export function Marks({ plan, px }: { readonly plan: Plan; readonly px: number }
                 <path d={`M0 0v${8 * outward}`} />
                 <circle cy={12 * outward} r={4} fill="var(--card)" />
                 <text
-                  y={outward > 0 ? 30 : -21}
-                  textAnchor="middle"
+                  x={7}
+                  y={12 * outward + 4}
                   fontSize={11}
                   fontFamily="var(--font-tape)"
                   fill="var(--ink)"

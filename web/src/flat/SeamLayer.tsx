@@ -70,8 +70,9 @@ export function SeamLayer({ plan, px }: SeamLayerProps) {
           style={{ paintOrder: 'stroke' }}
         />
       ))}
-      {tagged.map(({ line, tag, stretches, at }, i) => {
+      {tagged.map(({ line, tag, stretches, at, inward }, i) => {
         const lit = pointed.line === line;
+        const [x, y] = [at.x + inward.x * 14 * px, -at.y - inward.y * 14 * px];
         return (
           <g key={i} onPointerEnter={() => pointed.point({ line })} onPointerLeave={() => pointed.point({})}>
             {stretches.map(([from, to], k) => (
@@ -96,16 +97,16 @@ export function SeamLayer({ plan, px }: SeamLayerProps) {
               </g>
             ))}
             <circle
-              cx={at.x}
-              cy={-at.y}
+              cx={x}
+              cy={y}
               r={9 * px}
               fill={lit ? 'var(--loosestrife)' : 'var(--card)'}
               stroke="var(--loosestrife)"
               strokeWidth={1.5 * px}
             />
             <text
-              x={at.x}
-              y={-at.y + 4 * px}
+              x={x}
+              y={y + 4 * px}
               textAnchor="middle"
               fontSize={12 * px}
               fontWeight={700}

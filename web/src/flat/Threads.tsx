@@ -38,24 +38,26 @@ export function Threads({ plan, px, run, seam, done }: ThreadsProps) {
         const main = stretches.filter(({ echo }) => !echo);
         const [first, last] = [main[0], main.at(-1)];
         return (
-          <g key={one.number} opacity={shown ? 1 : 0.28}>
+          <g key={one.number} opacity={shown ? 1 : 0.5}>
             {stretches.map(({ seam: id, from, to, echo }, i) => (
               <g key={i}>
-                <line
-                  x1={from.x}
-                  y1={-from.y}
-                  x2={to.x}
-                  y2={-to.y}
-                  stroke="var(--card)"
-                  strokeWidth={(id === seam ? 11 : 8) * px}
-                />
+                {shown && (
+                  <line
+                    x1={from.x}
+                    y1={-from.y}
+                    x2={to.x}
+                    y2={-to.y}
+                    stroke="var(--card)"
+                    strokeWidth={(id === seam ? 11 : 8) * px}
+                  />
+                )}
                 <line
                   x1={from.x}
                   y1={-from.y}
                   x2={to.x}
                   y2={-to.y}
                   stroke={colour}
-                  strokeWidth={(id === seam ? 7 : 4.5) * px}
+                  strokeWidth={(id === seam ? 7 : shown ? 4.5 : 3) * px}
                   strokeDasharray={
                     done.has(id) || id === seam ? undefined : `${(echo ? 2 : 7) * px} ${6 * px}`
                   }

@@ -1,4 +1,14 @@
-import { dot, madeUpPlaces, outward, type Plan, pieceIndex, pointOnEdge } from '@fennot/core';
+import {
+  along,
+  clipSegment,
+  dot,
+  groupBy,
+  move,
+  outward,
+  type Plan,
+  pieceIndex,
+  pointOnEdge,
+} from '@fennot/core';
 import { useId, useMemo } from 'react';
 import { Fabric, useCloths } from '../drawing/Fabric.tsx';
 import { usePointed } from '../drawing/pointed.ts';
@@ -62,7 +72,7 @@ export function MadeUpPicture({ plan, view, label, className, live, activeSeam }
               <polygon
                 points={points(facet.outline)}
                 fill={inside ? '#16211d' : '#1e2b28'}
-                fillOpacity={inside ? 0.62 : shadow * 0.42}
+                fillOpacity={inside ? 0.45 : shadow * 0.34}
                 stroke={lit ? 'var(--kingfisher)' : '#1e2b28'}
                 strokeOpacity={lit ? 1 : 0.18}
                 strokeWidth={lit ? 3 : 1}
@@ -71,11 +81,11 @@ export function MadeUpPicture({ plan, view, label, className, live, activeSeam }
             </g>
           );
         })}
-        {seams.map(({ id, line, closing, from, to }) => {
+        {seams.map(({ id, line, closing, from, to }, i) => {
           const lit = live && (pointed.line === line || activeSeam === id);
           return (
             <line
-              key={id}
+              key={i}
               x1={from.x}
               y1={from.y}
               x2={to.x}
@@ -114,29 +124,28 @@ function bounds(plan: Plan, view: View) {
   return { x: left, y: low, width: right - left, height: high - low };
 }
 
-/** Seams that border at least one part of the bag that is seen from outside. */
+/** Seams along a part of the bag that is seen from outside. */
 function seamLines(plan: Plan, view: View) {
   const { graph } = plan;
   const eye = camera(view);
   const piece = pieceIndex(graph);
-  const place = madeUpPlaces(graph);
-  const visible = new Set(
-    graph.facets.filter(({ motion }) => dot(outward(motion), eye.towards) > 0.02).map((facet) => facet.piece),
+  const facing = groupBy(
+    graph.facets.filter(({ motion }) => dot(outward(motion), eye.towards) > 0.02),
+    (facet) => facet.piece,
   );
-  return graph.seams.flatMap((seam) => {
-    if (!visible.has(seam.a.piece) && !visible.has(seam.b.piece)) return [];
-    const side = visible.has(seam.a.piece) ? seam.a : seam.b;
-    const own = piece(side.piece);
-    const [p, q] = [pointOnEdge(own, side.edge, side.from), pointOnEdge(own, side.edge, side.to)];
-    const [from, to] = [place(own.id, p, q), place(own.id, q, p)];
-    return [
-      {
-        id: seam.id,
-        line: seam.line,
-        closing: seam.kind === 'closing',
-        from: project(eye, from),
-        to: project(eye, to),
-      },
-    ];
-  });
+  return graph.seams.flatMap((seam) =>
+    [seam.a, seam.b].flatMap((side) => {
+      const own = piece(side.piece);
+      const [p, q] = [pointOnEdge(own, side.edge, side.from), pointOnEdge(own, side.edge, side.to)];
+      // A fold may take part of a seam round to another face.
+      return (facing.get(side.piece) ?? []).flatMap(({ outline, motion }) => {
+        const inside = clipSegment(outline, p, q);
+        if (!inside) return [];
+        const [from, to] = inside.map((share) => project(eye, move(motion, along(p, q, share))));
+        return from && to
+          ? [{ id: seam.id, line: seam.line, closing: seam.kind === 'closing', from, to }]
+          : [];
+      });
+    }),
+  );
 }

@@ -43,7 +43,10 @@ export interface SeenFacet {
 
 const LIGHT: Point3 = { x: -0.35, y: 0.55, z: 0.76 };
 
-/** All facets from far to near, by a parallel projection. Facets seen edge-on are left out. */
+/**
+ * All facets from far to near, by a parallel projection. What shows its inside lies behind everything that
+ * shows its outside, as on any bag that bulges outwards. Facets seen edge-on are left out.
+ */
 export function seenFacets(plan: Plan, view: View): SeenFacet[] {
   const eye = camera(view);
   // The light goes round with the viewer, so that front and back are lit alike.
@@ -82,5 +85,5 @@ export function seenFacets(plan: Plan, view: View): SeenFacet[] {
         },
       ];
     })
-    .sort((p, q) => p.depth - q.depth || Number(q.inside) - Number(p.inside));
+    .sort((p, q) => Number(q.inside) - Number(p.inside) || p.depth - q.depth);
 }

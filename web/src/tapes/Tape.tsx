@@ -71,12 +71,11 @@ export function Tape({ tape, onTarget }: TapeProps) {
           {verdict.mark} {verdict.text}
         </span>
       </figcaption>
-      <p
-        className="font-head text-[22px] leading-7 font-semibold tabular-nums"
-        data-testid={`tape-${tape.measure}`}
-      >
-        {formatLength(finished.value, system)}{' '}
-        <span className="font-tape text-xs font-normal tracking-tight text-soft">
+      <p className="flex items-baseline gap-1.5 whitespace-nowrap" data-testid={`tape-${tape.measure}`}>
+        <span className="font-head text-xl font-semibold tabular-nums">
+          {formatLength(finished.value, system)}
+        </span>
+        <span className="font-tape text-[12px] tracking-tighter text-soft">
           {finished.sd > 0.05
             ? `${lengthFigure(finished.range.low, system)}–${lengthFigure(finished.range.high, system)}`
             : 'pressed flat'}

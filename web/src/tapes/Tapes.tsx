@@ -40,12 +40,12 @@ export function Tapes({ plan, store, pull }: TapesProps) {
   return (
     <section
       aria-label="The tapes"
-      className="grid grid-cols-2 gap-x-6 gap-y-3 border-t border-line bg-card px-4 py-2.5 md:grid-cols-[repeat(4,minmax(0,1fr))_auto]"
+      className="grid grid-cols-2 gap-x-4 gap-y-3 border-t border-line bg-card px-4 py-2.5 md:grid-cols-[repeat(4,minmax(0,1fr))_auto]"
     >
       {plan.tapes.map((tape) => (
         <Tape key={tape.measure} tape={tape} onTarget={pull ? setTarget(tape.measure) : undefined} />
       ))}
-      <dl className="col-span-2 grid auto-rows-min grid-cols-[auto_auto] content-center gap-x-3 gap-y-0.5 text-sm md:col-span-1 md:border-l md:border-line md:pl-5">
+      <dl className="col-span-2 grid auto-rows-min grid-cols-[auto_auto] content-center gap-x-3 gap-y-0.5 text-sm md:col-span-1 md:border-l md:border-line md:pl-4">
         <dt className="text-soft">Pieces</dt>
         <dd className="font-semibold">{pieces}</dd>
         <dt className="text-soft">Joining runs</dt>

@@ -21,7 +21,7 @@ import { type Section, scaled, wrap, X, Y, Z } from '../shared/wrap.ts';
 import type { FacesAndStrip, Strip } from './schema.ts';
 
 /** Gap between pieces that lie apart in the net, mm. */
-export const APART = 40;
+export const APART = 60;
 
 /** The three sides of the face the strip runs along, in its order: down, across, up. */
 const WAY = [

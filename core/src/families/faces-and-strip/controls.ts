@@ -62,7 +62,7 @@ export function facesAndStripControls(
       max: MOST_STITCHES,
       step: across ? strip.multiple.multiple : 1,
       problem: across ? stitchProblem(strip.depth) : undefined,
-      grip: { at: { x: middle, y: -APART - depth }, axis: 'y', perStep: -depthUnit },
+      grip: { at: { x: middle - length * 0.1, y: -APART - depth }, axis: 'y', perStep: -depthUnit },
       set: (value) => withStrip({ depth: value }),
     },
     {

@@ -82,8 +82,8 @@ export function bodyControls(body: Body, options: BodyControlOptions): Control<B
         : panelOfSize(size, body.of === 'worked' ? body.swatch : firstSwatch, materials);
     },
   };
-  const gripX = (perStep: number): Grip => ({ at: { x: corner.x, y: corner.y / 2 }, axis: 'x', perStep });
-  const gripY = (perStep: number): Grip => ({ at: { x: corner.x / 2, y: corner.y }, axis: 'y', perStep });
+  const gripX = (perStep: number): Grip => ({ at: { x: corner.x, y: corner.y * 0.28 }, axis: 'x', perStep });
+  const gripY = (perStep: number): Grip => ({ at: { x: corner.x * 0.28, y: corner.y }, axis: 'y', perStep });
   if (body.of === 'motifs') {
     const pitch = materials.motifSide(body.motif, body.rounds) + materials.join();
     const perRound =

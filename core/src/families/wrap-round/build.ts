@@ -22,7 +22,7 @@ const SOUTH = scaled(Y, -1);
 const point = (x: number, y: number, z: number): Point3 => ({ x, y, z });
 
 /** Gap between pieces that lie apart in the net, mm. */
-const APART = 40;
+const APART = 60;
 
 /** A closing line between two chains. */
 const closing = (id: string, name: string, a: Interval[], b: Interval[]) => ({

@@ -29,7 +29,7 @@ export const folderSatchel: BagDraft = {
     {
       id: 'strip',
       name: 'Low stitch for the strip',
-      yarn: 'peat',
+      yarn: 'kingfisher',
       hook: 4.5,
       stitch: 'low',
       school: 'does-not-count',
@@ -49,9 +49,9 @@ export const folderSatchel: BagDraft = {
       swatch: 'tall',
       oneWay: false,
       colourways: colourways(
-        ['marigold', 'foam', 'kingfisher', 'peat'],
-        ['foam', 'rust', 'marigold', 'peat'],
-        ['kingfisher', 'lichen', 'rust', 'peat'],
+        ['marigold', 'rust', 'kingfisher', 'foam'],
+        ['foam', 'kingfisher', 'marigold', 'foam'],
+        ['rust', 'lichen', 'peat', 'foam'],
       ),
       measured: [
         { rounds: 4, size: 112 },

@@ -12,7 +12,7 @@ import {
 import { useSettings } from '../../api/queries.ts';
 import { Cards } from '../../ui/Cards.tsx';
 import { Choice } from '../../ui/Choice.tsx';
-import { Section } from '../../ui/Section.tsx';
+import { Row, Section } from '../../ui/Section.tsx';
 import type { StationProps } from '../station.ts';
 import { StepList } from './StepList.tsx';
 
@@ -27,23 +27,31 @@ export function JoinsStation({ plan, store }: StationProps) {
   return (
     <>
       <Section title="Method">
-        <Choice
-          label="Joined by"
-          value={joins.method}
-          options={JOIN_METHODS.map((id) => ({ value: id, label: methodName(id, terms) }))}
-          onChange={(id) => set({ method: id })}
-          hint={`${cap(method.looks)}. With ${method.tool === 'needle' ? 'a needle' : 'the hook'}, ${method.loops}.`}
-        />
-        <Choice
-          label="Yarn"
-          value={joins.yarn}
-          options={yarns.map(({ id, name, colourName }) => ({ value: id, label: `${name}, ${colourName}` }))}
-          onChange={(yarn) => set({ yarn })}
-        />
+        <Row>
+          <Choice
+            label="Joined by"
+            value={joins.method}
+            options={JOIN_METHODS.map((id) => ({ value: id, label: methodName(id, terms) }))}
+            onChange={(id) => set({ method: id })}
+          />
+          <Choice
+            label="Yarn"
+            value={joins.yarn}
+            options={yarns.map(({ id, name, colourName }) => ({
+              value: id,
+              label: `${name}, ${colourName}`,
+            }))}
+            onChange={(yarn) => set({ yarn })}
+          />
+        </Row>
+        <p className="text-xs text-soft">
+          {cap(method.looks)}. With {method.tool === 'needle' ? 'a needle' : 'the hook'}, {method.loops}.
+        </p>
       </Section>
       <Section title="Order">
         <Cards
           label="Order of joining"
+          className="grid-cols-2"
           value={orderId(plan.joins.school, plan.joins.flatFirst)}
           onChange={(id) => {
             const next = plan.schools.find(({ school, flatFirst }) => orderId(school, flatFirst) === id);
@@ -54,10 +62,8 @@ export function JoinsStation({ plan, store }: StationProps) {
             title: schoolAbout[school],
             content: (
               <>
-                <span className="flex items-baseline justify-between gap-2">
-                  <span className="font-medium">{orderName(school, flatFirst)}</span>
-                  <span className="whitespace-nowrap tabular-nums">{ends} ends</span>
-                </span>
+                <span className="block min-h-10 leading-5 font-medium">{orderName(school, flatFirst)}</span>
+                <span className="whitespace-nowrap text-soft tabular-nums">{ends} ends</span>
                 <span className="mt-1 block h-1 rounded-full bg-line">
                   <span
                     className="block h-1 rounded-full bg-kingfisher"

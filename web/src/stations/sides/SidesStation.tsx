@@ -4,6 +4,7 @@ import {
   controlsOf,
   formatLength,
   type LineMatch,
+  type Mark,
   type MarkedEdge,
   type Plan,
 } from '@fennot/core';
@@ -102,6 +103,19 @@ interface StripSectionProps {
   readonly onChange: (construction: Construction) => void;
 }
 
+function meets(kind: Mark['kind'], { piece, loop, of }: NonNullable<Mark['partner']>): string {
+  switch (kind) {
+    case 'start':
+    case 'end':
+      return `upper end of ${piece}`;
+    case 'corner':
+      return `corner of ${piece}`;
+    case 'quarter':
+    case 'half':
+      return `${piece}, loop ${loop} of ${of}`;
+  }
+}
+
 /** The strip: how long it must be, how long it is, and where its markers go. */
 function StripSection({ plan, strip, controls, onChange }: StripSectionProps) {
   const { system } = useSettings();
@@ -144,13 +158,7 @@ function StripSection({ plan, strip, controls, onChange }: StripSectionProps) {
             <tr key={i} className="border-t border-line tabular-nums">
               <td>{mark.kind}</td>
               <td className="font-semibold">{mark.count}</td>
-              <td className="text-soft">
-                {mark.partner
-                  ? mark.kind === 'corner'
-                    ? `corner of ${mark.partner.piece}`
-                    : `${mark.partner.piece}, loop ${mark.partner.loop} of ${mark.partner.of}`
-                  : ''}
-              </td>
+              <td className="text-soft">{mark.partner ? meets(mark.kind, mark.partner) : ''}</td>
             </tr>
           ))}
         </tbody>
