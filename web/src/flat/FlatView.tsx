@@ -64,7 +64,7 @@ export function FlatView({ plan, overlay, named, seams = true }: FlatViewProps) 
     ? sayPiece(plan, at, upsideDown.has(at.id))
     : line
       ? `${line.name}: ${line.a.loops} loops of ${line.a.pieces.join(', ')} with ${line.b.loops} of ${line.b.pieces.join(', ')}.`
-      : `${formatLength(bounds.width, system)} by ${formatLength(bounds.height, system)} laid out. Point at a piece or an edge.`;
+      : `${formatLength(bounds.width, system)} by ${formatLength(bounds.height, system)} laid out. Point at a piece or an edge.${upsideDown.size > 0 ? ' ↓ is laid upside down.' : ''}`;
 
   const onKeyDown = (event: KeyboardEvent) => {
     const direction = ARROWS[event.key];
@@ -147,13 +147,14 @@ function Label({ piece, px, named, turned }: LabelProps) {
   const roomy = Math.min(corner.x, corner.y) / px > 30;
   if ((!named && !turned) || !roomy) return null;
   const room = corner.x / px - 6;
-  const full = `${named ? piece.name : ''}${turned ? (named ? ' ↓' : '↓ turn') : ''}`;
   // `Front A1` becomes `A1` where it would not fit.
-  const text = full.length * 6.6 + 10 > room ? full.slice(full.indexOf(' ') + 1) : full;
+  const name =
+    piece.name.length * 6.6 + 24 > room ? piece.name.slice(piece.name.indexOf(' ') + 1) : piece.name;
+  const text = [named ? name : '', turned ? '↓' : ''].filter(Boolean).join(' ');
   const width = text.length * 6.6 + 10;
-  const at = centreOf(piece);
+  const centre = centreOf(piece);
   // A long strip has marks and letters at its middle.
-  if (corner.x > 4 * corner.y) at.x -= corner.x / 6;
+  const at = corner.x > 4 * corner.y ? { ...centre, x: centre.x - corner.x / 6 } : centre;
   return (
     <g transform={`translate(${at.x} ${-at.y}) scale(${px})`} pointerEvents="none">
       <rect x={-width / 2} y={-10} width={width} height={19} rx={4} fill="var(--card)" fillOpacity={0.9} />

@@ -46,8 +46,8 @@ export function MadeUpPicture({ plan, view, label, className, live, activeSeam }
         cy={-box.y + pad * 0.2}
         rx={box.width * 0.5}
         ry={pad * 0.55}
-        fill="var(--ink)"
-        opacity={0.13}
+        fill="#0b1512"
+        opacity={0.16}
       />
       <g transform="scale(1 -1)">
         {seen.map(({ facet, matrix, inside, shadow }, i) => {

@@ -19,7 +19,7 @@ export const facesAndStrip: Family<FacesAndStrip> = {
       family: 'faces-and-strip',
       face:
         body.of === 'motifs'
-          ? squaresOfSize(size, body.motif, materials, body.rounds)
+          ? squaresOfSize(size, body.motif, materials)
           : panelOfSize(size, body.swatch, materials),
       strip: {
         swatch,

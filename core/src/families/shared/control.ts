@@ -222,21 +222,28 @@ export function sizeOf(body: Body, materials: Materials): { width: number; heigh
 const times = (way: number, unit: number, most: number) =>
   Math.min(most, Math.max(1, Math.round(way / unit)));
 
-/** Squares covering about the size. */
+/** Rounds a first suggestion may have: smaller squares are fiddly, larger ones leave little choice. */
+const USUAL_ROUNDS = [3, 4, 5, 6, 7, 8];
+
+/**
+ * Squares covering about the size, with the rounds at which whole columns and rows come nearest to it.
+ * Columns come in multiples of `columnStep`.
+ */
 export function squaresOfSize(
   size: { width: number; height: number },
   motif: string,
   materials: Materials,
-  rounds = 5,
-): Body {
-  const side = materials.motifSide(motif, rounds) + materials.join();
-  return {
-    of: 'motifs',
-    motif,
-    rounds,
-    columns: times(size.width, side, MOST_CELLS),
-    rows: times(size.height, side, MOST_CELLS),
-  };
+  columnStep = 1,
+): Extract<Body, { of: 'motifs' }> {
+  const tries = USUAL_ROUNDS.map((rounds) => {
+    const side = materials.motifSide(motif, rounds) + materials.join();
+    const columns = columnStep * times(size.width, side * columnStep, Math.floor(MOST_CELLS / columnStep));
+    const rows = times(size.height, side, MOST_CELLS);
+    const off =
+      Math.abs(columns * side - size.width) / size.width + Math.abs(rows * side - size.height) / size.height;
+    return { off, body: { of: 'motifs' as const, motif, rounds, columns, rows } };
+  });
+  return tries.reduce((best, next) => (next.off < best.off ? next : best)).body;
 }
 
 /** A plain panel of about the size, rows across. */

@@ -1,5 +1,5 @@
 import type { Family } from '../family.ts';
-import { squaresOfSize } from '../shared/control.ts';
+import { panelOfSize, squaresOfSize } from '../shared/control.ts';
 import { buildWrapRound } from './build.ts';
 import { wrapRoundControls } from './controls.ts';
 import { type WrapRound, wrapRoundSchema } from './schema.ts';
@@ -20,11 +20,7 @@ export const wrapRound: Family<WrapRound> = {
     sides: 'joins',
     body:
       body.of === 'motifs'
-        ? evenColumns(squaresOfSize({ width: width * 2, height }, body.motif, materials, body.rounds))
-        : { ...body, stitches: Math.round((width * 2) / materials.pitch(body.swatch)) },
+        ? squaresOfSize({ width: width * 2, height }, body.motif, materials, 2)
+        : panelOfSize({ width: width * 2, height }, body.swatch, materials),
   }),
 };
-
-function evenColumns(body: ReturnType<typeof squaresOfSize>) {
-  return body.of === 'motifs' ? { ...body, columns: Math.max(2, 2 * Math.round(body.columns / 2)) } : body;
-}

@@ -11,7 +11,7 @@ export const hymnCover: BagDraft = {
     width: { value: 355, tolerance: 8 },
     height: { value: 395, tolerance: 8 },
   },
-  yarns: yarns('eelgrass', 'reed', 'lichen', 'foam', 'rust'),
+  yarns: yarns('eelgrass', 'reed', 'lichen', 'foam', 'rust', 'marigold'),
   swatches: [
     {
       id: 'linen',
@@ -36,8 +36,8 @@ export const hymnCover: BagDraft = {
       swatch: 'linen',
       oneWay: true,
       colourways: colourways(
-        ['rust', 'foam', 'lichen', 'foam', 'lichen', 'reed'],
-        ['foam', 'lichen', 'rust', 'lichen', 'foam', 'reed'],
+        ['rust', 'foam', 'marigold', 'foam', 'lichen', 'reed'],
+        ['marigold', 'lichen', 'rust', 'foam', 'reed', 'reed'],
       ),
       measured: [{ rounds: 5, size: 84 }],
     },

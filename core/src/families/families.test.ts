@@ -1,0 +1,191 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { area, checkGraph, cornersOf, measure, mismatches } from '../bag/index.ts';
+import { materialsOf, sizeTable } from '../fit/index.ts';
+import { constructions, testDocument } from '../testing/arbitraries.ts';
+import { type Body, type Construction, FAMILIES, familyOf } from './index.ts';
+
+function build(construction: Construction) {
+  const document = testDocument(construction);
+  const materials = materialsOf(sizeTable(document), document);
+  return { graph: familyOf(construction).build(materials), materials };
+}
+
+describe('every family over its whole range', () => {
+  test('keeps the invariants of the bag graph', () => {
+    fc.assert(
+      fc.property(constructions, (construction) => {
+        expect(checkGraph(build(construction).graph)).toEqual([]);
+      }),
+      { numRuns: 400 },
+    );
+  });
+
+  test('has one opening, closed, whose length is what the seams leave', () => {
+    fc.assert(
+      fc.property(constructions, (construction) => {
+        const { graph } = build(construction);
+        const rims = cornersOf(graph).rims();
+        const length = rims.flat().reduce((sum, { interval }) => sum + interval.to - interval.from, 0);
+        expect(rims).toHaveLength(1);
+        expect(length).toBeCloseTo(measure(graph).opening, 1);
+      }),
+    );
+  });
+
+  test('uses every id once, and names no two pieces alike', () => {
+    fc.assert(
+      fc.property(constructions, (construction) => {
+        const { graph } = build(construction);
+        for (const list of [
+          graph.pieces.map((p) => p.id),
+          graph.pieces.map((p) => p.name),
+          graph.seams.map((s) => s.id),
+        ])
+          expect(new Set(list).size).toBe(list.length);
+      }),
+    );
+  });
+
+  test('a control set to its own value changes nothing, and any value gives a sound bag', () => {
+    fc.assert(
+      fc.property(constructions, fc.nat(), (construction, pick) => {
+        const document = testDocument(construction);
+        const materials = materialsOf(sizeTable(document), document);
+        const controls = familyOf(construction).controls(materials, document);
+        const control = controls[pick % controls.length];
+        if (!control) return;
+        if (control.kind === 'count') {
+          expect(control.set(control.value)).toEqual(construction);
+          expect(checkGraph(build(control.set(Math.min(control.max, control.value + 1))).graph)).toEqual([]);
+        } else {
+          for (const { value } of control.options)
+            expect(checkGraph(build(control.set(value)).graph)).toEqual([]);
+        }
+      }),
+      { numRuns: 200 },
+    );
+  });
+
+  test('begins near the wanted size', () => {
+    const document = testDocument();
+    const materials = materialsOf(sizeTable(document), document);
+    for (const family of FAMILIES) {
+      for (const body of [SQUARES, PANEL]) {
+        const made = family.begin({ width: 330, height: 290, depth: 80 }, body, materials);
+        const { width, height } = measure(familyOf(made).build(materials));
+        expect(Math.abs(width - 330)).toBeLessThan(70);
+        expect(Math.abs(height - 290)).toBeLessThan(70);
+      }
+    }
+  });
+});
+
+const SQUARES: Body = { of: 'motifs', motif: 'm1', rounds: 4, columns: 6, rows: 3 };
+const PANEL: Body = {
+  of: 'worked',
+  swatch: 's2',
+  stitches: 50,
+  rows: 60,
+  multiple: { multiple: 1, extra: 0 },
+  rowsRun: 'across',
+};
+const wrap = (fields: Partial<Construction & { family: 'wrap-round' }> = {}): Construction => ({
+  family: 'wrap-round',
+  laid: 'tube',
+  bottom: 'seam',
+  sides: 'joins',
+  body: SQUARES,
+  ...fields,
+});
+
+describe('wrap-round by its formulas', () => {
+  test('a tube of n columns lies n s / 2 wide, and its height is r S + (r - 1/2) j', () => {
+    const { graph, materials } = build(wrap());
+    const [side, join] = [materials.motifSide('m1', 4), materials.join()];
+    const size = measure(graph);
+    // Six columns closed to a ring have six joins; three rows have two and half of the bottom seam.
+    expect(size.width).toBeCloseTo((6 * (side + join)) / 2, 6);
+    expect(size.height).toBeCloseTo(3 * side + 2.5 * join, 6);
+    expect(size.opening).toBeCloseTo(6 * (side + join), 6);
+  });
+
+  test('an odd number of columns folds one of them down its middle', () => {
+    const { graph } = build(wrap({ body: { ...SQUARES, columns: 5 } }));
+    expect(graph.folds).toHaveLength(3);
+    // Two and a half columns a face: that column has a facet on each.
+    const folded = graph.folds[0]?.piece;
+    expect(graph.facets.filter(({ piece }) => piece === folded).map(({ face }) => face)).toEqual([
+      'front',
+      'back',
+    ]);
+  });
+
+  test('a bottom row makes the bag one square deep, and takes its columns from the sides', () => {
+    const { graph, materials } = build(wrap({ bottom: 'row', body: { ...SQUARES, columns: 8 } }));
+    const pitch = materials.motifSide('m1', 4) + materials.join();
+    const size = measure(graph);
+    expect(size.width).toBeCloseTo(3 * pitch, 6);
+    expect(size.depth).toBeCloseTo(pitch, 6);
+    expect(graph.pieces).toHaveLength(8 * 3 + 3);
+  });
+
+  test('folded and in panels the same squares make a bag of the same width', () => {
+    const folded = measure(build(wrap({ laid: 'folded', body: { ...SQUARES, columns: 3, rows: 6 } })).graph);
+    const panels = measure(build(wrap({ laid: 'panels', body: { ...SQUARES, columns: 3, rows: 3 } })).graph);
+    expect(folded.width).toBeCloseTo(panels.width, 6);
+    expect(folded.depth + panels.depth).toBeCloseTo(0, 9);
+  });
+
+  test('a folded sheet lays the back on its head, a tube does not', () => {
+    const onHead = (construction: Construction) =>
+      build(construction).graph.facets.some(({ motion }) => motion.v.y < 0);
+    expect(onHead(wrap({ laid: 'folded' }))).toBe(true);
+    expect(onHead(wrap())).toBe(false);
+  });
+});
+
+describe('faces and strip', () => {
+  const bag = (
+    length: { by: 'way' } | { by: 'count'; count: number },
+    worked: 'across' | 'along' = 'across',
+  ) =>
+    build({
+      family: 'faces-and-strip',
+      face: { ...SQUARES, columns: 3, rows: 3 },
+      strip: { swatch: 's2', worked, depth: 14, length, multiple: { multiple: 1, extra: 0 } },
+    });
+
+  test('as many rows as it takes leave no side more than half a row off', () => {
+    for (const worked of ['across', 'along'] as const) {
+      const { graph, materials } = bag({ by: 'way' }, worked);
+      const unit = worked === 'across' ? materials.rowHeight('s2') : materials.pitch('s2');
+      const byLine = new Map<string, number>();
+      for (const { by, seam } of mismatches(graph)) {
+        const line = seam?.replace(/\/\d+$/, '') ?? '';
+        byLine.set(line, (byLine.get(line) ?? 0) + by);
+      }
+      for (const off of byLine.values()) expect(Math.abs(off)).toBeLessThanOrEqual(unit / 2 + 1e-6);
+    }
+  });
+
+  test('depth is the strip and one join, the opening both faces and twice the depth', () => {
+    const { graph, materials } = bag({ by: 'way' });
+    const size = measure(graph);
+    expect(size.depth).toBeCloseTo(14 * materials.pitch('s2') + materials.join(), 6);
+    expect(size.opening).toBeCloseTo(2 * size.width + 2 * size.depth, 6);
+  });
+
+  test('a strip too short is reported, and the bag is still whole', () => {
+    const { graph } = bag({ by: 'count', count: 100 });
+    expect(mismatches(graph).length).toBeGreaterThan(0);
+    expect(checkGraph(graph)).toEqual([]);
+  });
+
+  test('the fold and the easing keep every area on the drawing', () => {
+    const { graph } = bag({ by: 'count', count: 120 });
+    const pieces = graph.pieces.reduce((sum, { outline }) => sum + area(outline), 0);
+    const facets = graph.facets.reduce((sum, { outline }) => sum + area(outline), 0);
+    expect(facets).toBeCloseTo(pieces, 3);
+  });
+});

@@ -1,0 +1,88 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { gaugeOf } from '../gauge/index.ts';
+import { fitSize, motifStrokes, sideLoops, sideStitches } from './index.ts';
+
+const cluster = { kind: 'cluster', cornerChains: 2, gapChains: 0 } as const;
+const solid = { kind: 'solid', cornerChains: 2, gapChains: 0 } as const;
+
+describe('counts', () => {
+  test('a cluster square has a group of three more on each side with each round', () => {
+    expect([1, 2, 3, 4].map((r) => sideStitches(cluster, r))).toEqual([3, 6, 9, 12]);
+    // With a chain between the groups there is one gap fewer than groups: 12 + 3.
+    expect(sideStitches({ ...cluster, gapChains: 1 }, 4)).toBe(15);
+  });
+
+  test('a solid square grows by the 2 + 2 of its corners', () => {
+    expect([1, 2, 3, 4].map((r) => sideStitches(solid, r))).toEqual([3, 7, 11, 15]);
+  });
+
+  test('a corner gives each side one loop of two or three chains and none of a single chain', () => {
+    expect([1, 2, 3].map((c) => sideLoops({ ...cluster, cornerChains: c }, 4))).toEqual([12, 14, 14]);
+  });
+});
+
+describe('size by rounds', () => {
+  const gauge = gaugeOf({
+    stitch: 'tall',
+    yarnWeight: 4,
+    strands: 1,
+    stitches: { count: 20, length: 140 },
+    rows: { count: 10, length: 120 },
+  });
+
+  test('without a measured motif it is the ring and two row heights a round', () => {
+    const { a, b } = fitSize(gauge, []);
+    expect(a).toBeCloseTo(gauge.pitch.value);
+    expect(b).toBeCloseTo(2 * gauge.row.value);
+  });
+
+  test('many motifs measured at two round counts fix the line through them', () => {
+    // All of them say S(3) = 80 and S(6) = 149: b = 23, a = 11.
+    const measured = Array.from({ length: 40 }, (_, i) =>
+      i % 2 === 0 ? { rounds: 3, size: 80 } : { rounds: 6, size: 149 },
+    );
+    const model = fitSize(gauge, measured);
+    expect(model.b).toBeCloseTo(23, 0);
+    expect(model.at(6).value).toBeCloseTo(149, 0);
+    expect(model.at(6).sd).toBeLessThan(1);
+  });
+
+  test('each further measurement narrows the common error', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 8 }), fc.integer({ min: 1, max: 20 }), (rounds, n) => {
+        const size = gauge.pitch.value + 2 * gauge.row.value * rounds;
+        const some = Array.from({ length: n }, () => ({ rounds, size }));
+        const before = fitSize(gauge, some).at(rounds);
+        const after = fitSize(gauge, [...some, { rounds, size }]).at(rounds);
+        expect(after.sd).toBeLessThan(before.sd);
+      }),
+    );
+  });
+
+  test('motifs that scatter raise the piece-to-piece error', () => {
+    const even = [100, 100, 100, 100, 100, 100].map((size) => ({ rounds: 4, size }));
+    const uneven = [92, 108, 95, 105, 90, 110].map((size) => ({ rounds: 4, size }));
+    expect(fitSize(gauge, uneven).single).toBeGreaterThan(2 * fitSize(gauge, even).single);
+  });
+});
+
+describe('strokes', () => {
+  const posts = (rounds: number, kind: 'cluster' | 'solid', round: number) =>
+    motifStrokes({ ...cluster, kind }, rounds).filter((s) => s.part === 'post' && s.round === round);
+
+  test('every round is drawn with as many posts as it has stitches', () => {
+    for (const round of [1, 2, 3, 4]) {
+      expect(posts(4, 'cluster', round)).toHaveLength(4 * sideStitches(cluster, round));
+      expect(posts(4, 'solid', round)).toHaveLength(4 * sideStitches(solid, round));
+    }
+  });
+
+  test('all stays within the square', () => {
+    for (const kind of ['cluster', 'solid'] as const) {
+      for (const { x1, y1, x2, y2 } of motifStrokes({ ...cluster, kind }, 6)) {
+        expect(Math.max(Math.abs(x1), Math.abs(y1), Math.abs(x2), Math.abs(y2))).toBeLessThanOrEqual(0.501);
+      }
+    }
+  });
+});

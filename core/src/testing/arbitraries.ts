@@ -1,0 +1,76 @@
+import fc from 'fast-check';
+import { type BagDocument, documentSchema } from '../document/index.ts';
+import type { Body, Construction } from '../families/index.ts';
+import { beginDocument } from '../plan/index.ts';
+
+/** Documents for tests: a bag with one measured square and two swatches. */
+export const testDocument = (construction?: Construction): BagDocument => {
+  const fresh = beginDocument({ name: 'Test bag' });
+  return documentSchema.parse({
+    ...fresh,
+    motifs: fresh.motifs.map((motif) => ({ ...motif, measured: [{ rounds: 4, size: 100 }] })),
+    swatches: [
+      ...fresh.swatches,
+      {
+        id: 's2',
+        name: 'Low stitches',
+        yarn: 'y1',
+        hook: 4,
+        stitch: 'low',
+        school: 'counts',
+        strands: 1,
+        stitches: { count: 20, length: 120 },
+        rows: { count: 20, length: 110 },
+      },
+    ],
+    ...(construction ? { construction } : {}),
+  });
+};
+
+const motifBody = (most: number): fc.Arbitrary<Body> =>
+  fc.record({
+    of: fc.constant('motifs' as const),
+    motif: fc.constant('m1'),
+    rounds: fc.integer({ min: 1, max: 8 }),
+    columns: fc.integer({ min: 1, max: most }),
+    rows: fc.integer({ min: 1, max: most }),
+  });
+
+const workedBody: fc.Arbitrary<Body> = fc.record({
+  of: fc.constant('worked' as const),
+  swatch: fc.constantFrom('s1', 's2'),
+  stitches: fc.integer({ min: 1, max: 90 }),
+  rows: fc.integer({ min: 1, max: 90 }),
+  multiple: fc.record({ multiple: fc.integer({ min: 1, max: 6 }), extra: fc.integer({ min: 0, max: 3 }) }),
+  rowsRun: fc.constantFrom('across' as const, 'upright' as const),
+});
+
+const body = fc.oneof(motifBody(9), workedBody);
+
+/** Every family over its whole parameter range, up to sizes that keep a test quick. */
+export const constructions: fc.Arbitrary<Construction> = fc.oneof(
+  fc.record({
+    family: fc.constant('wrap-round' as const),
+    body,
+    laid: fc.constantFrom('tube' as const, 'folded' as const, 'panels' as const),
+    bottom: fc.constantFrom('seam' as const, 'row' as const),
+    sides: fc.constantFrom('joins' as const, 'columns' as const),
+  }),
+  fc.record({
+    family: fc.constant('faces-and-strip' as const),
+    face: fc.oneof(motifBody(5), workedBody),
+    strip: fc.record({
+      swatch: fc.constantFrom('s1', 's2'),
+      worked: fc.constantFrom('across' as const, 'along' as const),
+      depth: fc.integer({ min: 1, max: 30 }),
+      length: fc.oneof(
+        fc.constant({ by: 'way' as const }),
+        fc.record({ by: fc.constant('count' as const), count: fc.integer({ min: 3, max: 400 }) }),
+      ),
+      multiple: fc.record({
+        multiple: fc.integer({ min: 1, max: 4 }),
+        extra: fc.integer({ min: 0, max: 2 }),
+      }),
+    }),
+  }),
+);
