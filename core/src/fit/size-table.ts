@@ -32,7 +32,7 @@ export const rowKey = (swatch: string) => `row:${swatch}`;
 export const JOIN_KEY = 'join';
 
 /** How far a join's default effect is off, as a multiple of the stitch pitch. */
-const JOIN_ERROR = 0.25;
+const JOIN_ERROR = 0.15;
 
 function missing(kind: string, id: string): never {
   throw new Error(`The bag has no ${kind} ${id}.`);

@@ -1,0 +1,74 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, test } from 'vitest';
+import { testDocument } from '../testing/arbitraries.ts';
+import { documentJsonSchema, readDocument, readDocumentText, writeDocumentText } from './index.ts';
+
+const good = () => JSON.parse(writeDocumentText(testDocument()));
+const problems = (input: unknown) => {
+  const read = readDocument(input);
+  return read.ok ? [] : read.problems.map(({ path, message }) => `${path}: ${message}`);
+};
+const withField = (path: string, value: unknown) => {
+  const document = good();
+  const keys = path.split('.');
+  const last = keys.pop() ?? '';
+  const holder = keys.reduce((at, key) => at[key], document);
+  holder[last] = value;
+  return document;
+};
+
+test('what is written is read back the same', () => {
+  const document = testDocument();
+  const read = readDocumentText(writeDocumentText(document));
+  expect(read).toEqual({ ok: true, document });
+});
+
+describe('a file that is wrong is refused in a sentence', () => {
+  test.each([
+    ['', 'The file is empty.'],
+    ['hello', 'This is not a Fennot bag: the file is not JSON.'],
+    [writeDocumentText(testDocument()).slice(0, 400), 'The file breaks off or is damaged'],
+    ['{"format":"other"}', 'This is not a Fennot bag'],
+    ['[1,2]', 'This is not a Fennot bag'],
+    ['{"format":"fennot.bag","version":99}', 'saved by a newer Fennot (version 99'],
+    ['{"format":"fennot.bag","version":"one"}', 'The version of this bag file is missing'],
+  ])('%.30s', (text, sentence) => {
+    const read = readDocumentText(text);
+    expect(read.ok ? '' : read.problems[0]?.message).toContain(sentence);
+  });
+});
+
+describe('a wrong field is named by its path', () => {
+  test.each([
+    ['brief.width.value', 0, 'brief.width.value: A length must be more than zero.'],
+    ['brief.width.value', -5, 'brief.width.value: A length must be more than zero.'],
+    ['brief.width.value', 1e9, 'brief.width.value: A length cannot be more than 5 m.'],
+    ['brief.width.value', 'wide', 'brief.width.value: A length must be a number of millimetres.'],
+    ['construction.body.columns', 0, 'construction.body.columns: Columns must be at least 1.'],
+    ['construction.body.columns', 2.5, 'construction.body.columns: Columns must be a whole number.'],
+    ['construction.body.columns', 1e6, 'construction.body.columns: Columns cannot be more than 40.'],
+    ['motifs.0.cornerChains', 9, 'motifs.0.cornerChains: A corner has 1, 2 or 3 chains.'],
+    ['yarns.0.colour', 'green', 'yarns.0.colour: A colour is written as # and six hex digits.'],
+    ['joins.yarn', 'gone', 'joins.yarn: There is no yarn “gone” in this bag.'],
+    ['construction.body.motif', 'gone', 'construction.body.motif: There is no motif “gone” in this bag.'],
+    ['swatches.1.id', 's1', 'swatches.1.id: “s1” is there twice.'],
+  ])('%s = %s', (path, value, sentence) => {
+    expect(problems(withField(path, value))).toContain(sentence);
+  });
+
+  test('a swatch of one row says nothing about the gauge', () => {
+    const [problem] = problems(withField('swatches.1.rows.count', 1));
+    expect(problem).toMatch(/^swatches\.1\.rows\.count: One or none says nothing/);
+  });
+
+  test('NaN cannot even be written, and is refused when it comes from a program', () => {
+    expect(problems({ ...testDocument(), name: '' })).toEqual(['name: A name cannot be empty.']);
+    const withNaN = withField('brief.width.value', Number.NaN);
+    expect(problems(withNaN)).toEqual(['brief.width.value: A length must be a number of millimetres.']);
+  });
+});
+
+test('the published JSON Schema is the one this code reads', () => {
+  const published = readFileSync(new URL('../../../docs/fennot.bag.schema.json', import.meta.url), 'utf8');
+  expect(JSON.parse(published)).toEqual(JSON.parse(JSON.stringify(documentJsonSchema())));
+});
