@@ -1,0 +1,45 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from './server.ts';
+
+const STATIONS = ['Brief', 'Swatch', 'Build', 'Sides', 'Joins'];
+
+for (const colorScheme of ['light', 'dark'] as const) {
+  test(`no access violations, ${colorScheme}`, async ({ page, open }) => {
+    await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
+    const check = async (where: string) => {
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      const found = violations.flatMap(({ id, nodes }) =>
+        nodes.map(({ html }) => `${where}: ${id}: ${html.slice(0, 160)}`),
+      );
+      expect(found).toEqual([]);
+    };
+    await page.goto('/');
+    await expect(page.getByRole('heading', { name: 'Folder satchel' }).first()).toBeVisible();
+    await check('bags');
+    await page.getByRole('button', { name: 'Begin a bag' }).click();
+    await check('begin');
+    await page.keyboard.press('Escape');
+    await open('Folder satchel');
+    for (const station of STATIONS) {
+      await page.getByRole('link', { name: new RegExp(`^${station}`) }).click();
+      await expect(page.getByRole('complementary', { name: `Worktop: ${station}` })).toBeVisible();
+      await check(station);
+    }
+  });
+}
+
+test('at 1280 by 800 the plan needs no page scroll; at 360 nothing is cut off sideways', async ({
+  page,
+  open,
+}) => {
+  await open('Folder satchel');
+  for (const station of STATIONS) {
+    await page.setViewportSize({ width: 1280, height: 800 });
+    await page.getByRole('link', { name: new RegExp(`^${station}`) }).click();
+    const tall = await page.evaluate(() => document.documentElement.scrollHeight);
+    expect(tall).toBeLessThanOrEqual(800);
+    await page.setViewportSize({ width: 360, height: 740 });
+    const wide = await page.evaluate(() => document.documentElement.scrollWidth);
+    expect(wide).toBeLessThanOrEqual(360);
+  }
+});
