@@ -5,8 +5,10 @@ import { join } from 'node:path';
 import { promisify } from 'node:util';
 import { beginDocument, writeDocumentText } from '@fennot/core';
 import { expect, test } from 'vitest';
+import { z } from 'zod';
 
 const run = promisify(execFile);
+const failure = z.object({ code: z.number(), stdout: z.string(), stderr: z.string() });
 const root = new URL('..', import.meta.url).pathname;
 
 /** Runs `./fennot plan` as a user does, with no database in reach. */
@@ -20,8 +22,7 @@ async function plan(...args: string[]) {
     });
     return { code: 0, stdout, stderr };
   } catch (error) {
-    const { code, stdout, stderr } = error as { code: number; stdout: string; stderr: string };
-    return { code, stdout, stderr };
+    return failure.parse(error);
   }
 }
 

@@ -3,7 +3,6 @@ import { useEffect } from 'react';
 import { createBrowserRouter, RouterProvider } from 'react-router';
 import { Toaster } from 'sonner';
 import { useSettings } from '../api/queries.ts';
-import { BagPage } from '../bag/BagPage.tsx';
 import { BagsPage } from '../bags/BagsPage.tsx';
 import { Crash } from './Crash.tsx';
 import { Message } from './Message.tsx';
@@ -12,7 +11,13 @@ const client = new QueryClient({ defaultOptions: { queries: { staleTime: 30_000,
 
 const router = createBrowserRouter([
   { path: '/', element: <BagsPage />, errorElement: <Crash /> },
-  { path: '/bags/:id/:station?', element: <BagPage />, errorElement: <Crash /> },
+  {
+    path: '/bags/:id/:station?',
+    // The open plan is most of the program: the list of bags does without it.
+    lazy: async () => ({ Component: (await import('../bag/BagPage.tsx')).BagPage }),
+    errorElement: <Crash />,
+    hydrateFallbackElement: <Message title="Opening ..." />,
+  },
   {
     path: '*',
     element: <Message title="There is nothing here" text="The address may be mistyped." />,

@@ -1,5 +1,5 @@
 import { type BagGraph, formatLength, inNet, type Piece, type Plan } from '@fennot/core';
-import { type KeyboardEvent, type ReactNode, useMemo } from 'react';
+import { type KeyboardEvent, memo, type ReactNode, useMemo } from 'react';
 import { useSettings } from '../api/queries.ts';
 import { Fabric, useCloths } from '../drawing/Fabric.tsx';
 import { usePointed } from '../drawing/pointed.ts';
@@ -52,7 +52,6 @@ function neighbour(graph: BagGraph, from: string | undefined, [dx, dy]: readonly
 export function FlatView({ plan, overlay, named, seams = true }: FlatViewProps) {
   const { system } = useSettings();
   const [ref, size] = useSize<HTMLDivElement>();
-  const cloths = useCloths(plan);
   const pointed = usePointed();
   const frame = useMemo(() => frameOf(plan, size), [plan, size]);
   const { px } = frame;
@@ -88,33 +87,9 @@ export function FlatView({ plan, overlay, named, seams = true }: FlatViewProps) 
           onKeyDown={onKeyDown}
         >
           <Rulers frame={frame} system={system} origin={bounds} width={bounds.width} height={bounds.height} />
-          <g transform="scale(1 -1)">
-            {plan.graph.pieces.map((piece) => {
-              const { cloth } = cloths(piece.id);
-              const corner = piece.outline[2] ?? { x: 0, y: 0 };
-              const lit = pointed.piece === piece.id;
-              return (
-                <g
-                  key={piece.id}
-                  transform={`translate(${piece.at.x} ${piece.at.y})`}
-                  onPointerEnter={() => pointed.point({ piece: piece.id })}
-                  onPointerLeave={() => pointed.point({})}
-                  data-piece={piece.name}
-                >
-                  <Fabric piece={piece} cloth={cloth} />
-                  <rect
-                    width={corner.x}
-                    height={corner.y}
-                    fill="transparent"
-                    stroke={lit ? 'var(--kingfisher)' : '#1e2b28'}
-                    strokeOpacity={lit ? 1 : 0.25}
-                    strokeWidth={(lit ? 4 : 1) * px}
-                  />
-                </g>
-              );
-            })}
-          </g>
+          <Pieces plan={plan} px={px} />
           {seams && <SeamLayer plan={plan} px={px} />}
+          {at && <Lit piece={at} px={px} />}
           {plan.graph.pieces.map((piece) => (
             <Label
               key={piece.id}
@@ -131,6 +106,52 @@ export function FlatView({ plan, overlay, named, seams = true }: FlatViewProps) 
         {said}
       </p>
     </section>
+  );
+}
+
+/** The fabric of every piece; drawn anew only when the plan changes. */
+const Pieces = memo(function Pieces({ plan, px }: { readonly plan: Plan; readonly px: number }) {
+  const cloths = useCloths(plan);
+  const { point } = usePointed.getState();
+  return (
+    <g transform="scale(1 -1)">
+      {plan.graph.pieces.map((piece) => {
+        const corner = piece.outline[2] ?? { x: 0, y: 0 };
+        return (
+          <g
+            key={piece.id}
+            transform={`translate(${piece.at.x} ${piece.at.y})`}
+            onPointerEnter={() => point({ piece: piece.id })}
+            onPointerLeave={() => point({})}
+            data-piece={piece.name}
+          >
+            <Fabric piece={piece} cloth={cloths(piece.id).cloth} />
+            <rect
+              width={corner.x}
+              height={corner.y}
+              fill="transparent"
+              stroke="#1e2b28"
+              strokeOpacity={0.25}
+              strokeWidth={px}
+            />
+          </g>
+        );
+      })}
+    </g>
+  );
+});
+
+/** The outline of the piece that is pointed at. */
+function Lit({ piece, px }: { readonly piece: Piece; readonly px: number }) {
+  const outline = piece.outline.map((p) => inNet(piece, p));
+  return (
+    <polygon
+      points={outline.map(({ x, y }) => `${x},${-y}`).join(' ')}
+      fill="none"
+      stroke="var(--kingfisher)"
+      strokeWidth={4 * px}
+      pointerEvents="none"
+    />
   );
 }
 

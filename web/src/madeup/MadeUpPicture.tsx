@@ -6,13 +6,14 @@ import {
   move,
   outward,
   type Plan,
+  type Point,
   pieceIndex,
   pointOnEdge,
 } from '@fennot/core';
-import { useId, useMemo } from 'react';
+import { memo, useId, useMemo } from 'react';
 import { Fabric, useCloths } from '../drawing/Fabric.tsx';
 import { usePointed } from '../drawing/pointed.ts';
-import { camera, project, seenFacets, type View } from './project.ts';
+import { camera, project, type SeenFacet, seenFacets, type View } from './project.ts';
 
 interface MadeUpPictureProps {
   readonly plan: Plan;
@@ -28,15 +29,25 @@ interface MadeUpPictureProps {
 const points = (outline: ReadonlyArray<{ x: number; y: number }>) =>
   outline.map(({ x, y }) => `${x.toFixed(2)},${y.toFixed(2)}`).join(' ');
 
+const SEAM = {
+  fill: 'none',
+  strokeLinecap: 'round',
+  vectorEffect: 'non-scaling-stroke',
+  pointerEvents: 'none',
+} as const;
+
+const pathOf = (lines: ReadonlyArray<{ from: Point; to: Point }>) =>
+  lines.map(({ from, to }) => `M${from.x} ${from.y}L${to.x} ${to.y}`).join('');
+
 /** The bag made up and pressed, from any side, out of the graph alone. */
 export function MadeUpPicture({ plan, view, label, className, live, activeSeam }: MadeUpPictureProps) {
-  const base = useId();
-  const cloths = useCloths(plan);
   const pointed = usePointed();
   const seen = useMemo(() => seenFacets(plan, view), [plan, view]);
   const box = useMemo(() => bounds(plan, view), [plan, view]);
   const seams = useMemo(() => seamLines(plan, view), [plan, view]);
   const joinColour = plan.document.yarns.find(({ id }) => id === plan.document.joins.yarn)?.colour;
+  const lit = live ? seams.filter(({ id, line }) => line === pointed.line || id === activeSeam) : [];
+  const litColour = lit.some(({ closing }) => closing) ? 'var(--loosestrife)' : 'var(--kingfisher)';
   const pad = Math.max(box.width, box.height) * 0.06 + 4;
   const viewBox = [box.x - pad, -(box.y + box.height) - pad, box.width + 2 * pad, box.height + 2 * pad];
   return (
@@ -50,60 +61,81 @@ export function MadeUpPicture({ plan, view, label, className, live, activeSeam }
         opacity={0.16}
       />
       <g transform="scale(1 -1)">
-        {seen.map(({ facet, matrix, inside, shadow }, i) => {
-          const { piece, cloth } = cloths(facet.piece);
-          const whole = facet.outline === piece.outline;
-          const lit = live && pointed.piece === piece.id;
-          return (
-            <g
-              key={`${facet.piece}/${i}`}
-              transform={`matrix(${matrix.join(' ')})`}
-              onPointerEnter={live ? () => pointed.point({ piece: piece.id }) : undefined}
-              onPointerLeave={live ? () => pointed.point({}) : undefined}
-            >
-              {!whole && (
-                <clipPath id={`${base}c${i}`}>
-                  <polygon points={points(facet.outline)} />
-                </clipPath>
-              )}
-              <g clipPath={whole ? undefined : `url(#${base}c${i})`}>
-                <Fabric piece={piece} cloth={cloth} />
-              </g>
+        <Facets plan={plan} seen={seen} live={live === true} />
+        {live &&
+          seen
+            .filter(({ facet, inside }) => facet.piece === pointed.piece && !inside)
+            .map(({ facet, matrix }, i) => (
               <polygon
+                key={i}
+                transform={`matrix(${matrix.join(' ')})`}
                 points={points(facet.outline)}
-                fill={inside ? '#16211d' : '#1e2b28'}
-                fillOpacity={inside ? 0.45 : shadow * 0.34}
-                stroke={lit ? 'var(--kingfisher)' : '#1e2b28'}
-                strokeOpacity={lit ? 1 : 0.18}
-                strokeWidth={lit ? 3 : 1}
+                fill="none"
+                stroke="var(--kingfisher)"
+                strokeWidth={3}
                 vectorEffect="non-scaling-stroke"
+                pointerEvents="none"
               />
-            </g>
-          );
-        })}
-        {seams.map(({ id, line, closing, from, to }, i) => {
-          const lit = live && (pointed.line === line || activeSeam === id);
-          return (
-            <line
-              key={i}
-              x1={from.x}
-              y1={from.y}
-              x2={to.x}
-              y2={to.y}
-              stroke={lit ? (closing ? 'var(--loosestrife)' : 'var(--kingfisher)') : (joinColour ?? '#444')}
-              strokeWidth={lit ? 5 : 2.2}
-              strokeDasharray={lit ? undefined : '3.4 2'}
-              strokeLinecap="round"
-              strokeOpacity={lit ? 1 : 0.85}
-              vectorEffect="non-scaling-stroke"
-              pointerEvents="none"
-            />
-          );
-        })}
+            ))}
+        <path
+          d={pathOf(seams)}
+          stroke={joinColour ?? '#444444'}
+          strokeWidth={2.2}
+          strokeDasharray="3.4 2"
+          strokeOpacity={0.85}
+          {...SEAM}
+        />
+        <path d={pathOf(lit)} stroke={litColour} strokeWidth={5} {...SEAM} />
       </g>
     </svg>
   );
 }
+
+interface FacetsProps {
+  readonly plan: Plan;
+  readonly seen: readonly SeenFacet[];
+  readonly live: boolean;
+}
+
+/** The fabric of every facet from far to near; drawn anew only when plan or view change. */
+const Facets = memo(function Facets({ plan, seen, live }: FacetsProps) {
+  const base = useId();
+  const cloths = useCloths(plan);
+  const { point } = usePointed.getState();
+  return (
+    <>
+      {seen.map(({ facet, matrix, inside, shadow }, i) => {
+        const { piece, cloth } = cloths(facet.piece);
+        const whole = facet.outline === piece.outline;
+        return (
+          <g
+            key={`${facet.piece}/${i}`}
+            transform={`matrix(${matrix.join(' ')})`}
+            onPointerEnter={live ? () => point({ piece: piece.id }) : undefined}
+            onPointerLeave={live ? () => point({}) : undefined}
+          >
+            {!whole && (
+              <clipPath id={`${base}c${i}`}>
+                <polygon points={points(facet.outline)} />
+              </clipPath>
+            )}
+            <g clipPath={whole ? undefined : `url(#${base}c${i})`}>
+              <Fabric piece={piece} cloth={cloth} />
+            </g>
+            <polygon
+              points={points(facet.outline)}
+              fill={inside ? '#16211d' : '#1e2b28'}
+              fillOpacity={inside ? 0.45 : shadow * 0.34}
+              stroke="#1e2b28"
+              strokeOpacity={0.18}
+              vectorEffect="non-scaling-stroke"
+            />
+          </g>
+        );
+      })}
+    </>
+  );
+});
 
 function bounds(plan: Plan, view: View) {
   const eye = camera(view);

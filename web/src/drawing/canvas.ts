@@ -1,0 +1,41 @@
+/**
+ * Pictures painted once on a canvas and kept as bitmaps: a net shows the same few pieces many times, and
+ * a browser repaints a bitmap far faster than hundreds of strokes.
+ */
+const kept = new Map<string, string>();
+
+/** The picture under `key`, painted when first asked for, as an image address. */
+export function painted(
+  key: string,
+  size: number,
+  paint: (context: CanvasRenderingContext2D) => void,
+): string {
+  const known = kept.get(key);
+  if (known !== undefined) return known;
+  const canvas = window.document.createElement('canvas');
+  canvas.width = size;
+  canvas.height = size;
+  const context = canvas.getContext('2d');
+  if (!context) return '';
+  context.lineCap = 'round';
+  context.lineJoin = 'round';
+  paint(context);
+  const address = canvas.toDataURL();
+  kept.set(key, address);
+  return address;
+}
+
+/** Strokes a path in one colour. */
+export function stroke(
+  context: CanvasRenderingContext2D,
+  path: Path2D,
+  colour: string,
+  width: number,
+  alpha = 1,
+): void {
+  context.globalAlpha = alpha;
+  context.strokeStyle = colour;
+  context.lineWidth = width;
+  context.stroke(path);
+  context.globalAlpha = 1;
+}
