@@ -53,10 +53,8 @@ export interface LineMatch {
   readonly kind: Seam['kind'];
   readonly a: LineSide;
   readonly b: LineSide;
-  /** The pairings of its seams one after the other. */
-  readonly takes: readonly Take[];
-  /** Insertions, from 1, at which one side has more loops than the other. */
-  readonly doubled: readonly { readonly at: number; readonly side: 'a' | 'b' }[];
+  /** The pairings of its seams, one after the other. */
+  readonly pairings: readonly Pairing[];
   readonly ease: Ease;
 }
 
@@ -70,7 +68,6 @@ export function lineMatches(graph: BagGraph): LineMatch[] {
     const [first] = seams;
     if (!first) return [];
     const pairings = seams.map(pairingOf);
-    const takes = pairings.flatMap((pairing) => pairing.takes);
     const side = (which: 'a' | 'b'): LineSide => ({
       pieces: [...new Set(seams.map((seam) => piece(seam[which].piece).name))],
       kind: edgeOf(piece(first[which].piece), first[which].edge).kind,
@@ -78,10 +75,15 @@ export function lineMatches(graph: BagGraph): LineMatch[] {
       length: seams.reduce((sum, seam) => sum + intervalLength(seam[which]), 0),
     });
     const [a, b] = [side('a'), side('b')];
-    const doubled = takes.flatMap((take, i) =>
-      take.a === take.b ? [] : [{ at: i + 1, side: take.a > take.b ? ('a' as const) : ('b' as const) }],
-    );
     const kind = first.kind;
-    return [{ line: id, name, kind, a, b, takes, doubled, ease: easeOf(b.length, a.length) }];
+    return [{ line: id, name, kind, a, b, pairings, ease: easeOf(b.length, a.length) }];
   });
 }
+
+/** Every insertion of a line in order. */
+export const takesOf = ({ pairings }: Pick<LineMatch, 'pairings'>): Take[] =>
+  pairings.flatMap(({ takes }) => takes);
+
+/** Insertions of a line, from 1, at which one side has more loops than the other. */
+export const doublingsOf = (line: Pick<LineMatch, 'pairings'>): number[] =>
+  takesOf(line).flatMap((take, i) => (take.a === take.b ? [] : [i + 1]));

@@ -1,3 +1,4 @@
+import { doublingsOf, takesOf } from '../match/index.ts';
 import type { Reading } from '../runs/index.ts';
 import { methodName, schoolName, stepText } from '../runs/index.ts';
 import type { Plan } from './plan.ts';
@@ -41,13 +42,13 @@ export function readouts(plan: Plan, reading: Reading) {
       unit: round(edge.unit),
       marks: edge.marks.map((mark) => ({ ...mark, at: round(mark.at) })),
     })),
-    seams: plan.lines.map(({ name, kind, a, b, takes, doubled, ease }) => ({
+    seams: plan.lines.map(({ name, kind, a, b, pairings, ease }) => ({
       name,
       kind,
       a: { ...a, length: round(a.length) },
       b: { ...b, length: round(b.length) },
-      insertions: takes.length,
-      doubled,
+      insertions: takesOf({ pairings }).length,
+      doubledAt: doublingsOf({ pairings }),
       easePercent: round(ease.percent),
       verdict: ease.verdict,
     })),

@@ -87,12 +87,6 @@ export function parts<L extends Link>(links: readonly L[]): L[][] {
   return found;
 }
 
-/** One end of a link. */
-interface LinkEnd<L extends Link> {
-  readonly link: L;
-  readonly atStart: boolean;
-}
-
 /**
  * Covers the links by the fewest trails, going straight on at crossings wherever that costs no trail.
  *
@@ -101,68 +95,63 @@ interface LinkEnd<L extends Link> {
  * spliced into a trail or ring of its part that passes through one of its corners.
  */
 export function straightTrails<L extends Link>(links: readonly L[]): Trail<L>[] {
-  const next = coupleEnds(links);
-  const used = new Set<L>();
-  const follow = (link: L, forward: boolean): Pass<L>[] => {
+  const coupled = coupleEnds(links);
+  const used = new Uint8Array(links.length);
+  const follow = (end: number): Pass<L>[] => {
     const trail: Pass<L>[] = [];
-    let pass: Pass<L> | undefined = { link, forward };
-    while (pass && !used.has(pass.link)) {
-      used.add(pass.link);
-      trail.push(pass);
-      const onward: LinkEnd<L> | undefined = next.get(endKey({ link: pass.link, atStart: !pass.forward }));
-      pass = onward && { link: onward.link, forward: onward.atStart };
+    let at = end;
+    for (;;) {
+      const index = at >> 1;
+      const link = links[index];
+      if (at === FREE || link === undefined || used[index]) return trail;
+      used[index] = 1;
+      trail.push({ link, forward: at % 2 === 0 });
+      at = coupled[at ^ 1] ?? FREE;
     }
-    return trail;
   };
-
   const trails: Pass<L>[][] = [];
-  for (const link of links) {
-    for (const atStart of [true, false]) {
-      if (!used.has(link) && !next.has(endKey({ link, atStart }))) trails.push(follow(link, atStart));
-    }
-  }
   const rings: Pass<L>[][] = [];
-  for (const link of links) if (!used.has(link)) rings.push(follow(link, true));
+  for (let end = 0; end < coupled.length; end++) {
+    if (coupled[end] === FREE && !used[end >> 1]) trails.push(follow(end));
+  }
+  for (let i = 0; i < links.length; i++) if (!used[i]) rings.push(follow(2 * i));
   return spliceRings(trails, rings);
 }
 
-const endKey = ({ link, atStart }: LinkEnd<Link>) => `${link.id}${atStart ? '<' : '>'}`;
+/** No end is coupled with this one. */
+const FREE = -1;
 
-function coupleEnds<L extends Link>(links: readonly L[]): Map<string, LinkEnd<L>> {
-  const meeting = new Map<number, LinkEnd<L>[]>();
-  for (const link of links) {
-    for (const end of [
-      { link, atStart: true },
-      { link, atStart: false },
-    ]) {
-      const corner = end.atStart ? link.from : link.to;
+/** For each end (2i is where link i starts, 2i + 1 where it stops) the end it is coupled with. */
+function coupleEnds(links: readonly Link[]): Int32Array {
+  const meeting = new Map<number, number[]>();
+  links.forEach(({ from, to }, i) => {
+    for (const [corner, end] of [
+      [from, 2 * i],
+      [to, 2 * i + 1],
+    ] as const) {
       const list = meeting.get(corner);
       if (list) list.push(end);
       else meeting.set(corner, [end]);
     }
-  }
-  const next = new Map<string, LinkEnd<L>>();
+  });
+  const coupled = new Int32Array(2 * links.length).fill(FREE);
+  const wayOf = (end: number) => links[end >> 1]?.way;
+  /** Couples free ends of a corner, in order, with the first later one that fits. */
+  const couple = (ends: readonly number[], fits: (a: number, b: number) => boolean) => {
+    ends.forEach((a, i) => {
+      if (coupled[a] !== FREE) return;
+      const b = ends.find((other, k) => k > i && coupled[other] === FREE && fits(a, other));
+      if (b === undefined) return;
+      coupled[a] = b;
+      coupled[b] = a;
+    });
+  };
   for (const ends of meeting.values()) {
-    const open = [...ends];
-    const couple = (match: (a: LinkEnd<L>, b: LinkEnd<L>) => boolean) => {
-      for (let i = 0; i < open.length; i++) {
-        const a = open[i];
-        if (!a) continue;
-        const j = open.findIndex((b, k) => k > i && match(a, b));
-        const b = open[j];
-        if (!b) continue;
-        next.set(endKey(a), b);
-        next.set(endKey(b), a);
-        open.splice(j, 1);
-        open.splice(i, 1);
-        i--;
-      }
-    };
-    couple((a, b) => a.link.way === b.link.way && a.link !== b.link);
-    couple((a, b) => a.link !== b.link);
-    couple(() => true);
+    couple(ends, (a, b) => a >> 1 !== b >> 1 && wayOf(a) === wayOf(b));
+    couple(ends, (a, b) => a >> 1 !== b >> 1);
+    couple(ends, () => true);
   }
-  return next;
+  return coupled;
 }
 
 /** Works every ring into something that touches it; a ring alone in its part stays a ring. */

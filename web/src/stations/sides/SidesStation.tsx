@@ -2,11 +2,13 @@ import {
   type Construction,
   type Control,
   controlsOf,
+  doublingsOf,
   formatLength,
   type LineMatch,
   type Mark,
   type MarkedEdge,
   type Plan,
+  takesOf,
 } from '@fennot/core';
 import { useState } from 'react';
 import { useSettings } from '../../api/queries.ts';
@@ -74,15 +76,16 @@ function Verdict({ line }: { readonly line: LineMatch }) {
 function LineSection({ line }: { readonly line: LineMatch }) {
   const name = (side: LineMatch['a']) =>
     side.pieces.length > 2 ? `${side.pieces[0]} to ${side.pieces.at(-1)}` : side.pieces.join(', ');
-  const places = line.doubled.map(({ at }) => at);
+  const takes = takesOf(line);
+  const places = doublingsOf(line);
   const doubledSide = line.a.loops > line.b.loops ? line.a : line.b;
   const other = doubledSide === line.a ? line.b : line.a;
   return (
     <Section title={line.name}>
       <p className="text-sm">{verdictText(line)}</p>
-      <PairingDrawing takes={line.takes} a={name(line.a)} b={name(line.b)} />
+      <PairingDrawing takes={takes} a={name(line.a)} b={name(line.b)} />
       {places.length === 0 ? (
-        <p className="text-sm">Loop by loop, {line.takes.length} insertions.</p>
+        <p className="text-sm">Loop by loop, {takes.length} insertions.</p>
       ) : (
         <p className="text-sm">
           Take two loops of <b>{name(doubledSide)}</b> with one of {name(other)} at insertion{' '}
