@@ -83,6 +83,11 @@ export function stepText(step: JoinStep, method: JoinMethodId, { terms, system }
         ? 'All flat joins are done. Fold the work as the made-up drawing shows, wrong sides inside, and bring the closing edges together. Mark both ends of each closing seam with a stitch marker.'
         : 'In this order flat and closing joins take turns, so the bag takes shape as you go. Keep the made-up drawing at hand and mark where closing edges meet with stitch markers.';
     case 'begin':
+      // The way of holding stays the same for the whole bag: say it once.
+      if (step.run > 1)
+        return tool === 'needle'
+          ? `Cut a new ${yarnLength(step.yarn, system)} of yarn (with tails).`
+          : `Join new yarn, about ${yarnLength(step.yarn, system)}, with a tail of a hand’s length.`;
       return tool === 'needle'
         ? `${HOLDS[step.hold]}. Cut ${yarnLength(step.yarn, system)} of yarn (with tails) and thread the needle.`
         : `${HOLDS[step.hold]}. Join the yarn and leave a tail of a hand’s length; this run takes about ${yarnLength(step.yarn, system)}. From pair to pair go straight on, the yarn drawn snug so that no hole is left.`;
