@@ -33,8 +33,9 @@ export interface Piece {
   readonly make: Make;
   readonly outline: readonly Point[];
   readonly edges: readonly Edge[];
-  /** Where the outline's origin lies in the net. Pieces are drawn unrotated there. */
+  /** Where the outline's origin lies in the net, and by how much the piece is turned there (radians). */
   readonly at: Point;
+  readonly turn: number;
   /** Cell in the sheet the piece belongs to, counted from its upper left; panels sit at 0, 0. */
   readonly cell: { readonly sheet: string; readonly row: number; readonly column: number };
 }

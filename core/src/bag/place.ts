@@ -44,7 +44,21 @@ export function pointOnEdge(piece: Piece, edge: number, position: number): Point
 }
 
 /** A point of a piece, in the net. */
-export const inNet = (piece: Piece, p: Point): Point => ({ x: p.x + piece.at.x, y: p.y + piece.at.y });
+export function inNet({ at, turn }: Pick<Piece, 'at' | 'turn'>, p: Point): Point {
+  const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
+  return { x: at.x + p.x * cos - p.y * sin, y: at.y + p.x * sin + p.y * cos };
+}
+
+/** The motion of a piece whose net is moved by `net`: its own place in the net comes first. */
+export function placed(net: Motion, { at, turn }: Pick<Piece, 'at' | 'turn'>): Motion {
+  const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
+  const mix = (a: number, b: number): Point3 => ({
+    x: net.u.x * a + net.v.x * b,
+    y: net.u.y * a + net.v.y * b,
+    z: net.u.z * a + net.v.z * b,
+  });
+  return { origin: move(net, at), u: mix(cos, sin), v: mix(-sin, cos) };
+}
 
 /** Share of an edge's insertions that fall on an interval; not rounded. */
 export function loopsOn(piece: Piece, interval: Interval): number {

@@ -12,6 +12,10 @@ export interface Family<P> {
   readonly name: string;
   /** One sentence for someone who has not built a bag this way. */
   readonly about: string;
+  /** A small drawing, 72 by 56: what is laid out, and where it folds, as SVG paths. */
+  readonly drawing: { readonly pieces: string; readonly folds: string };
+  /** Whether it can only be made of squares. */
+  readonly ofMotifs: boolean;
   build(params: P, materials: Materials): BagGraph;
   /** Replaces every "as many as it takes" by the count it takes now. */
   settle(params: P, materials: Materials): P;

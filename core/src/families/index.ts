@@ -1,10 +1,14 @@
 import { z } from 'zod';
 import type { BagGraph } from '../bag/index.ts';
+import { boxed, boxedSchema } from './boxed/index.ts';
 import { facesAndStrip, facesAndStripSchema } from './faces-and-strip/index.ts';
 import type { Family } from './family.ts';
-import type { Body } from './shared/body.ts';
+import { foldOver, foldOverSchema } from './fold-over/index.ts';
+import { onPoint, onPointSchema } from './on-point/index.ts';
+import { pinwheel, pinwheelSchema } from './pinwheel/index.ts';
 import { type Choices, type Control, lift } from './shared/control.ts';
 import type { Materials } from './shared/materials.ts';
+import { twoFaces, twoFacesSchema } from './two-faces/index.ts';
 import { wrapRound, wrapRoundSchema } from './wrap-round/index.ts';
 
 export { type Body, bodySchema, multipleSchema } from './shared/body.ts';
@@ -12,7 +16,15 @@ export type { Choices, Control, Grip } from './shared/control.ts';
 export type { Materials } from './shared/materials.ts';
 
 /** How a bag is built: one member for each family. A new family is added here and in its folder. */
-export const constructionSchema = z.discriminatedUnion('family', [wrapRoundSchema, facesAndStripSchema]);
+export const constructionSchema = z.discriminatedUnion('family', [
+  wrapRoundSchema,
+  facesAndStripSchema,
+  onPointSchema,
+  pinwheelSchema,
+  boxedSchema,
+  twoFacesSchema,
+  foldOverSchema,
+]);
 export type Construction = z.infer<typeof constructionSchema>;
 export type FamilyId = Construction['family'];
 
@@ -42,29 +54,41 @@ export function familyOf(construction: Construction): BoundFamily {
       return bind(wrapRound, construction);
     case 'faces-and-strip':
       return bind(facesAndStrip, construction);
+    case 'on-point':
+      return bind(onPoint, construction);
+    case 'pinwheel':
+      return bind(pinwheel, construction);
+    case 'boxed':
+      return bind(boxed, construction);
+    case 'two-faces':
+      return bind(twoFaces, construction);
+    case 'fold-over':
+      return bind(foldOver, construction);
   }
 }
 
-export interface FamilyEntry {
+/** A family before its parameters are chosen. */
+export interface FamilyEntry
+  extends Pick<Family<Construction>, 'name' | 'about' | 'drawing' | 'ofMotifs' | 'begin'> {
   readonly id: FamilyId;
-  readonly name: string;
-  readonly about: string;
-  begin(
-    size: { width: number; height: number; depth: number },
-    body: Body,
-    materials: Materials,
-  ): Construction;
 }
 
-const entry = <P extends Construction>(id: FamilyId, { name, about, begin }: Family<P>): FamilyEntry => ({
+const entry = <P extends Construction>(id: FamilyId, family: Family<P>): FamilyEntry => ({
   id,
-  name,
-  about,
-  begin,
+  name: family.name,
+  about: family.about,
+  drawing: family.drawing,
+  ofMotifs: family.ofMotifs,
+  begin: family.begin,
 });
 
 /** Every family, in the order they are offered. */
 export const FAMILIES: readonly FamilyEntry[] = [
   entry('wrap-round', wrapRound),
   entry('faces-and-strip', facesAndStrip),
+  entry('on-point', onPoint),
+  entry('pinwheel', pinwheel),
+  entry('boxed', boxed),
+  entry('two-faces', twoFaces),
+  entry('fold-over', foldOver),
 ];

@@ -116,6 +116,7 @@ export function materialsOf(
     pitch: (swatch) => size(pitchKey(swatch)),
     rowHeight: (swatch) => size(rowKey(swatch)),
     rowEndRate: (swatch) => rowEndRate(table.swatch(swatch).swatch.stitch),
+    anyMotif: () => document.motifs[0]?.id,
     stripSwatch: () => document.swatches[0]?.id ?? missing('swatch', 'for a strip'),
   };
 }

@@ -31,7 +31,9 @@ export function compass({ x, y }: Point): string {
 export function edgeNames(graph: BagGraph): (piece: string, edge: number) => string {
   const piece = pieceIndex(graph);
   return (id, edge) => {
-    const [start, end] = edgeEnds(piece(id), edge);
+    const own = piece(id);
+    const [start, end] = edgeEnds(own, edge).map((p) => inNet(own, p));
+    if (!start || !end) return '';
     return compass({ x: end.y - start.y, y: start.x - end.x });
   };
 }

@@ -47,6 +47,10 @@ const workedBody: fc.Arbitrary<Body> = fc.record({
 
 const body = fc.oneof(motifBody(9), workedBody);
 
+const rounds = fc.integer({ min: 1, max: 8 });
+const motif = fc.constant('m1');
+const wing = fc.integer({ min: 1, max: 7 });
+
 /** Every family over its whole parameter range, up to sizes that keep a test quick. */
 export const constructions: fc.Arbitrary<Construction> = fc.oneof(
   fc.record({
@@ -55,6 +59,36 @@ export const constructions: fc.Arbitrary<Construction> = fc.oneof(
     laid: fc.constantFrom('tube' as const, 'folded' as const, 'panels' as const),
     bottom: fc.constantFrom('seam' as const, 'row' as const),
     sides: fc.constantFrom('joins' as const, 'columns' as const),
+  }),
+  fc.record({
+    family: fc.constant('on-point' as const),
+    motif,
+    rounds,
+    across: fc.integer({ min: 1, max: 6 }),
+    rows: fc.integer({ min: 1, max: 8 }),
+    bottom: fc.constantFrom('tapered' as const, 'straight' as const),
+  }),
+  fc.record({
+    family: fc.constant('pinwheel' as const),
+    motif,
+    rounds,
+    wings: fc.tuple(wing, wing, wing, wing),
+  }),
+  fc.record({
+    family: fc.constant('boxed' as const),
+    front: fc.oneof(motifBody(4), workedBody),
+    side: fc.oneof(motifBody(4), workedBody),
+    bottom: fc.oneof(motifBody(4), workedBody),
+  }),
+  fc.record({
+    family: fc.constant('two-faces' as const),
+    face: fc.oneof(motifBody(5), workedBody),
+    tuck: fc.oneof(fc.constant(0), fc.integer({ min: 1, max: 400 })),
+  }),
+  fc.record({
+    family: fc.constant('fold-over' as const),
+    body,
+    flap: fc.integer({ min: 0, max: 40 }),
   }),
   fc.record({
     family: fc.constant('faces-and-strip' as const),

@@ -52,7 +52,7 @@ export function BeginDialog({ open, onClose }: { readonly open: boolean; readonl
             value: entry.id,
             content: (
               <span className="flex flex-col gap-1 py-1">
-                <FamilyIcon family={entry.id} />
+                <FamilyIcon drawing={entry.drawing} />
                 <span className="font-semibold">{entry.name}</span>
                 <span className="text-xs text-soft">{entry.about}</span>
               </span>

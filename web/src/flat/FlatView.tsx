@@ -120,7 +120,7 @@ const Pieces = memo(function Pieces({ plan, px }: { readonly plan: Plan; readonl
         return (
           <g
             key={piece.id}
-            transform={`translate(${piece.at.x} ${piece.at.y})`}
+            transform={`translate(${piece.at.x} ${piece.at.y}) rotate(${(piece.turn * 180) / Math.PI})`}
             onPointerEnter={() => point({ piece: piece.id })}
             onPointerLeave={() => point({})}
             data-piece={piece.name}

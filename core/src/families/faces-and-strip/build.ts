@@ -3,7 +3,7 @@ import { rectangle } from '../../bag/index.ts';
 import { countsToFit, type StripCounts, spreadCounts } from '../../match/strip.ts';
 import { mm } from '../../units/index.ts';
 import type { Materials } from '../shared/materials.ts';
-import { pairChains } from '../shared/pair.ts';
+import { APART, sew } from '../shared/sew.ts';
 import {
   BOTTOM,
   innerSeams,
@@ -19,9 +19,6 @@ import {
 } from '../shared/sheet.ts';
 import { type Section, scaled, wrap, X, Y, Z } from '../shared/wrap.ts';
 import type { FacesAndStrip, Strip } from './schema.ts';
-
-/** Gap between pieces that lie apart in the net, mm. */
-export const APART = 60;
 
 /** The three sides of the face the strip runs along, in its order: down, across, up. */
 const WAY = [
@@ -97,6 +94,7 @@ function stripPiece(strip: Strip, total: number, length: number, depth: number, 
           edge('row-ends', depth, rowEnds),
         ],
     at: { x: 0, y: 0 },
+    turn: 0,
     cell: { sheet: 'strip', row: 0, column: 0 },
   };
 }
@@ -123,10 +121,8 @@ export function buildFacesAndStrip(params: FacesAndStrip, materials: Materials):
     // The strip's upper edge runs right to left, its lower edge left to right.
     const upper: Interval = { piece: 'strip', edge: TOP, from: length - from, to: length - to };
     const lower: Interval = { piece: 'strip', edge: BOTTOM, from, to };
-    const onto = (id: string, title: string, chain: Interval[], own: Interval) => ({
-      line: { id, name: title },
-      seams: pairChains(id, 'closing', chain, [own]),
-    });
+    const onto = (id: string, title: string, chain: Interval[], own: Interval) =>
+      sew('closing', id, title, chain, [own]);
     return [
       onto(`front-${i}`, `Front, ${name}`, sheetSide(front, edge), upper),
       onto(`back-${i}`, `Back, ${name}`, reversed(sheetSide(back, backEdge)), lower),

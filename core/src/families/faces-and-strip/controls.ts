@@ -2,7 +2,8 @@ import { multipleProblem } from '../../panel/index.ts';
 import { MOST_STITCHES } from '../shared/body.ts';
 import { bodyControls, type Choices, type Control, lift, sizeOf } from '../shared/control.ts';
 import type { Materials } from '../shared/materials.ts';
-import { APART, stripCounts, stripDepth, stripUnit } from './build.ts';
+import { APART } from '../shared/sew.ts';
+import { stripCounts, stripDepth, stripUnit } from './build.ts';
 import type { FacesAndStrip, Strip } from './schema.ts';
 
 /** The decisions of a bag of two faces and a strip. */

@@ -10,6 +10,11 @@ export const facesAndStrip: Family<FacesAndStrip> = {
   id: 'faces-and-strip',
   name: 'Faces and strip',
   about: 'Two equal faces, and one strip that runs down one side, along the bottom and up the other.',
+  drawing: {
+    pieces: 'M8 6h24v26H8zM40 6h24v26H40zM4 40h64v10H4z',
+    folds: 'M24 38v14M48 38v14',
+  },
+  ofMotifs: false,
   build: buildFacesAndStrip,
   settle,
   controls: facesAndStripControls,

@@ -51,6 +51,25 @@ export interface Choices {
   readonly swatches: ReadonlyArray<{ readonly id: string; readonly name: string }>;
 }
 
+/** Which square is used; nothing to choose when there is only one. */
+export const motifChoice = <C>(
+  motif: string,
+  { motifs }: Choices,
+  set: (motif: string) => C,
+): Control<C>[] =>
+  motifs.length < 2
+    ? []
+    : [
+        {
+          kind: 'choice',
+          id: 'motif',
+          label: 'Square',
+          value: motif,
+          options: motifs.map(({ id, name }) => ({ value: id, label: name })),
+          set,
+        },
+      ];
+
 export interface BodyControlOptions {
   readonly choices: Choices;
   readonly materials: Materials;
@@ -90,18 +109,7 @@ export function bodyControls(body: Body, options: BodyControlOptions): Control<B
       materials.motifSide(body.motif, body.rounds + 1) - materials.motifSide(body.motif, body.rounds);
     return [
       of,
-      ...(choices.motifs.length > 1
-        ? [
-            {
-              kind: 'choice' as const,
-              id: 'motif',
-              label: 'Square',
-              value: body.motif,
-              options: choices.motifs.map(({ id, name }) => ({ value: id, label: name })),
-              set: (motif: string) => ({ ...body, motif }),
-            },
-          ]
-        : []),
+      ...motifChoice(body.motif, choices, (motif) => ({ ...body, motif })),
       {
         kind: 'count',
         id: 'rounds',

@@ -17,4 +17,6 @@ export interface Materials {
   rowEndRate(swatch: string): number;
   /** The swatch a strip is worked in unless the maker says otherwise. */
   stripSwatch(): string;
+  /** A square to begin with, when the bag has any. */
+  anyMotif(): string | undefined;
 }

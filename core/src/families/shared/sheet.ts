@@ -71,6 +71,7 @@ export function layOut(body: Body, materials: Materials, options: SheetOptions):
         ? [stitchEdge('chain', width), endEdge(height), stitchEdge('tops', width), endEdge(height)]
         : [endEdge(width), stitchEdge('tops', height), endEdge(width), stitchEdge('chain', height)],
       at: options.at,
+      turn: 0,
       cell: { sheet: options.id, row: 0, column: 0 },
     };
     return { width, height, at: options.at, grid: [[piece]] };
@@ -103,6 +104,7 @@ export function layOut(body: Body, materials: Materials, options: SheetOptions):
           outline: rectangle(0, 0, wide, tall),
           edges: [edge(wide), edge(tall), edge(wide), edge(tall)],
           at: { x, y: top - tall },
+          turn: 0,
           cell: { sheet: options.id, row, column },
         };
         x += wide;

@@ -1,9 +1,8 @@
-import type { BagGraph, Interval, Point3, Seam, SeamLine } from '../../bag/index.ts';
+import type { BagGraph, Interval, Point3 } from '../../bag/index.ts';
 import type { Materials } from '../shared/materials.ts';
-import { pairChains } from '../shared/pair.ts';
+import { APART, sew, sheetsToGraph, split, turned } from '../shared/sew.ts';
 import {
   BOTTOM,
-  innerSeams,
   LEFT,
   layOut,
   piecesOf,
@@ -21,62 +20,7 @@ const WEST = scaled(X, -1);
 const SOUTH = scaled(Y, -1);
 const point = (x: number, y: number, z: number): Point3 => ({ x, y, z });
 
-/** Gap between pieces that lie apart in the net, mm. */
-const APART = 60;
-
-/** A closing line between two chains. */
-const closing = (id: string, name: string, a: Interval[], b: Interval[]) => ({
-  line: { id, name },
-  seams: pairChains(id, 'closing', a, b),
-});
-
-interface Parts {
-  readonly sheets: ReadonlyArray<{ sheet: Sheet; id: string; name: string }>;
-  readonly sewn: ReadonlyArray<{ line: SeamLine; seams: Seam[] }>;
-  readonly wrapped: ReadonlyArray<ReturnType<typeof wrap>>;
-}
-
-function toGraph({ sheets, sewn, wrapped }: Parts): BagGraph {
-  const inner = sheets.map(({ sheet, id, name }) => innerSeams(sheet, id, name));
-  return {
-    pieces: sheets.flatMap(({ sheet }) => piecesOf(sheet)),
-    seams: [...inner.flatMap(({ seams }) => seams), ...sewn.flatMap(({ seams }) => seams)],
-    lines: [...inner.flatMap(({ lines }) => lines), ...sewn.map(({ line }) => line)],
-    folds: wrapped.flatMap(({ folds }) => folds),
-    facets: wrapped.flatMap(({ facets }) => facets),
-    rims: 1,
-  };
-}
-
-/** Walks a chain from its middle round to its middle, starting `skip` mm in: a tube has no first edge. */
-function turned(chain: readonly Interval[], skip: number): Interval[] {
-  const before: Interval[] = [];
-  const after: Interval[] = [];
-  let at = 0;
-  for (const i of chain) {
-    const length = Math.abs(i.to - i.from);
-    const cut = Math.min(length, Math.max(0, skip - at));
-    const middle = i.from + (Math.sign(i.to - i.from) || 1) * cut;
-    if (cut > 1e-6) before.push({ ...i, to: middle });
-    if (cut < length - 1e-6) after.push({ ...i, from: middle });
-    at += length;
-  }
-  return [...after, ...before];
-}
-
-/** The first `way` mm of a chain, and the rest. */
-function split(chain: readonly Interval[], way: number): [Interval[], Interval[]] {
-  const all = turned(chain, way);
-  let left = chain.reduce((sum, i) => sum + Math.abs(i.to - i.from), 0) - way;
-  const rest: Interval[] = [];
-  while (left > 1e-6) {
-    const head = all.shift();
-    if (!head) break;
-    rest.push(head);
-    left -= Math.abs(head.to - head.from);
-  }
-  return [all, rest];
-}
+const closing = (id: string, name: string, a: Interval[], b: Interval[]) => sew('closing', id, name, a, b);
 
 /** Pressed flat: half the way round in front, half behind, the first `skip` mm of the sheet behind. */
 function flatTube(sheet: Sheet, skip: number) {
@@ -104,11 +48,11 @@ function tube(params: WrapRound, materials: Materials): BagGraph {
     const column = sheet.grid[0]?.[0]?.edges[BOTTOM]?.length ?? 0;
     const skip = params.sides === 'columns' && body.of === 'motifs' ? column / 2 : 0;
     const [front, back] = split(turned(sheetSide(sheet, BOTTOM), skip), sheet.width / 2);
-    return toGraph({
-      sheets: [{ sheet, id: 'body', name: '' }],
-      sewn: [side, closing('bottom', 'Bottom seam', front, reversed(back))],
-      wrapped: [flatTube(sheet, skip)],
-    });
+    return sheetsToGraph(
+      [{ sheet, id: 'body', name: '' }],
+      [side, closing('bottom', 'Bottom seam', front, reversed(back))],
+      [flatTube(sheet, skip)],
+    );
   }
 
   const square = sheet.width / (2 * base + 2);
@@ -142,23 +86,20 @@ function tube(params: WrapRound, materials: Materials): BagGraph {
     way: Interval[],
     edge: typeof LEFT | typeof RIGHT | typeof BOTTOM,
   ) => closing(id, name, way, reversed(sheetSide(floor, edge)));
-  return toGraph({
-    sheets: [
+  return sheetsToGraph(
+    [
       { sheet, id: 'body', name: '' },
       { sheet: floor, id: 'base', name: 'Base,' },
     ],
-    sewn: [
-      {
-        line: { id: 'base-front', name: 'Base to front' },
-        seams: pairChains('base-front', 'flat', frontWay, reversed(sheetSide(floor, TOP))),
-      },
+    [
+      sew('flat', 'base-front', 'Base to front', frontWay, reversed(sheetSide(floor, TOP))),
       side,
       joinUnder('base-right', 'Base to right side', rightWay, RIGHT),
       joinUnder('base-back', 'Base to back', backWay, BOTTOM),
       joinUnder('base-left', 'Base to left side', leftWay, LEFT),
     ],
-    wrapped: [wrap(piecesOf(sheet), 'x', sections), wrap(piecesOf(floor), 'x', [under])],
-  });
+    [wrap(piecesOf(sheet), 'x', sections), wrap(piecesOf(floor), 'x', [under])],
+  );
 }
 
 /** Columns of the base row, or 0 when the tube closes along a seam. */
@@ -182,14 +123,14 @@ function folded({ body }: WrapRound, materials: Materials): BagGraph {
   ];
   const [leftFront, leftBack] = split(sheetSide(sheet, LEFT), half);
   const [rightBack, rightFront] = split(sheetSide(sheet, RIGHT), half);
-  return toGraph({
-    sheets: [{ sheet, id: 'body', name: '' }],
-    sewn: [
+  return sheetsToGraph(
+    [{ sheet, id: 'body', name: '' }],
+    [
       closing('left', 'Left side seam', leftFront, reversed(leftBack)),
       closing('right', 'Right side seam', rightFront, reversed(rightBack)),
     ],
-    wrapped: [wrap(piecesOf(sheet), 'y', sections)],
-  });
+    [wrap(piecesOf(sheet), 'y', sections)],
+  );
 }
 
 /** Two equal panels sewn together on three sides. */
@@ -207,21 +148,21 @@ function panels({ body }: WrapRound, materials: Materials): BagGraph {
     u,
     v: Y,
   });
-  return toGraph({
-    sheets: [
+  return sheetsToGraph(
+    [
       { sheet: front, id: 'front', name: 'Front,' },
       { sheet: back, id: 'back', name: 'Back,' },
     ],
-    sewn: [
+    [
       closing('left', 'Left side seam', sheetSide(front, LEFT), reversed(sheetSide(back, RIGHT))),
       closing('bottom', 'Bottom seam', sheetSide(front, BOTTOM), reversed(sheetSide(back, BOTTOM))),
       closing('right', 'Right side seam', sheetSide(front, RIGHT), reversed(sheetSide(back, LEFT))),
     ],
-    wrapped: [
+    [
       wrap(piecesOf(front), 'x', [face('front', front, X)]),
       wrap(piecesOf(back), 'x', [face('back', back, WEST)]),
     ],
-  });
+  );
 }
 
 /** Builds the bag graph of a wrap-round bag. */

@@ -10,6 +10,11 @@ export const wrapRound: Family<WrapRound> = {
   id: 'wrap-round',
   name: 'Wrap-round',
   about: 'A sheet of squares, or one panel, goes once round the bag and is closed at the bottom.',
+  drawing: {
+    pieces: 'M6 14h60v34H6zM36 14v34M6 31h60M21 14v34M51 14v34',
+    folds: 'M36 10v42',
+  },
+  ofMotifs: false,
   build: buildWrapRound,
   settle: (params) => params,
   controls: wrapRoundControls,

@@ -20,16 +20,18 @@ export function BuildStation({ plan, store }: StationProps) {
           className="grid-cols-2"
           value={document.construction.family}
           onChange={(family) => setConstruction(beginConstruction(document, family))}
-          options={FAMILIES.map(({ id, name, about }) => ({
-            value: id,
-            title: about,
-            content: (
-              <span className="flex flex-col items-center gap-1 font-medium">
-                <FamilyIcon family={id} />
-                {name}
-              </span>
-            ),
-          }))}
+          options={FAMILIES.filter(({ ofMotifs }) => !ofMotifs || document.motifs.length > 0).map(
+            ({ id, name, about, drawing }) => ({
+              value: id,
+              title: about,
+              content: (
+                <span className="flex flex-col items-center gap-1 font-medium">
+                  <FamilyIcon drawing={drawing} />
+                  {name}
+                </span>
+              ),
+            }),
+          )}
         />
         <p className="text-xs text-soft">
           {FAMILIES.find(({ id }) => id === document.construction.family)?.about}

@@ -1,0 +1,211 @@
+import { z } from 'zod';
+import type { BagGraph, Face, Motion, Piece, Point3 } from '../../bag/index.ts';
+import { nearestMultiple } from '../../panel/index.ts';
+import type { Family } from '../family.ts';
+import { bend, type Region } from '../shared/bend.ts';
+import { type Body, bodySchema, MOST_CELLS, MOST_STITCHES } from '../shared/body.ts';
+import {
+  bodyControls,
+  type Choices,
+  type Control,
+  lift,
+  panelOfSize,
+  sizeOf,
+  squaresOfSize,
+} from '../shared/control.ts';
+import type { Materials } from '../shared/materials.ts';
+import { sew, sheetsToGraph } from '../shared/sew.ts';
+import {
+  BOTTOM,
+  LEFT,
+  layOut,
+  piecesOf,
+  RIGHT,
+  reversed,
+  type Sheet,
+  sheetSide,
+  TOP,
+} from '../shared/sheet.ts';
+import { scaled, X, Y, Z } from '../shared/wrap.ts';
+
+export const boxedSchema = z.object({
+  family: z.literal('boxed'),
+  front: bodySchema.meta({ description: 'Front and back, a by b.' }),
+  side: bodySchema.meta({ description: 'Left and right side, c by b.' }),
+  bottom: bodySchema.meta({ description: 'Bottom, a by c.' }),
+});
+export type Boxed = z.infer<typeof boxedSchema>;
+
+const UPRIGHT = [LEFT, RIGHT, BOTTOM] as const;
+
+/** Moves a flat sheet onto a wall, eased to the wall's size. */
+function onto(sheet: Sheet, corner: Point3, u: Point3, v: Point3, width: number, height: number): Motion {
+  const across = scaled(u, width / sheet.width);
+  const up = scaled(v, height / sheet.height);
+  return {
+    origin: {
+      x: corner.x - sheet.at.x * across.x - sheet.at.y * up.x,
+      y: corner.y - sheet.at.x * across.y - sheet.at.y * up.y,
+      z: corner.z - sheet.at.x * across.z - sheet.at.y * up.z,
+    },
+    u: across,
+    v: up,
+  };
+}
+
+/**
+ * Four walls in a row with the bottom under the front; a by b by c squares, or panels, or both. Width and
+ * height are the front's, depth the side's; what differs is eased on, and told.
+ */
+function build({ front, side, bottom }: Boxed, materials: Materials): BagGraph {
+  const wall = (body: Body, id: string, name: string, x: number) =>
+    layOut(body, materials, { id, name, at: { x, y: 0 }, joined: UPRIGHT });
+  const f = wall(front, 'front', 'Front', 0);
+  const r = wall(side, 'right', 'Right', f.width);
+  const b = wall(front, 'back', 'Back', f.width + r.width);
+  const l = wall(side, 'left', 'Left', 2 * f.width + r.width);
+  const lying = layOut(bottom, materials, {
+    id: 'bottom',
+    name: 'Bottom',
+    at: { x: 0, y: 0 },
+    joined: [LEFT, RIGHT, BOTTOM, TOP],
+  });
+  const floor = layOut(bottom, materials, {
+    id: 'bottom',
+    name: 'Bottom',
+    at: { x: (f.width - lying.width) / 2, y: -lying.height },
+    joined: [LEFT, RIGHT, BOTTOM, TOP],
+  });
+  const [w, h, d] = [f.width, f.height, r.width];
+  const place = (face: Face, sheet: Sheet, id: string, motion: Motion): Region => ({
+    face,
+    within: [],
+    motion,
+    holds: (piece: Piece) => piece.cell.sheet === id && sheet.width > 0,
+  });
+  const at = (x: number, z: number): Point3 => ({ x, y: 0, z });
+  const regions = [
+    place('front', f, 'front', onto(f, at(-w / 2, d / 2), X, Y, w, h)),
+    place('right', r, 'right', onto(r, at(w / 2, d / 2), scaled(Z, -1), Y, d, h)),
+    place('back', b, 'back', onto(b, at(w / 2, -d / 2), scaled(X, -1), Y, w, h)),
+    place('left', l, 'left', onto(l, at(-w / 2, -d / 2), Z, Y, d, h)),
+    place('bottom', floor, 'bottom', onto(floor, at(-w / 2, -d / 2), X, Z, w, d)),
+  ];
+  const upright = (id: string, name: string, from: Sheet, to: Sheet, kind: 'flat' | 'closing') =>
+    sew(kind, id, name, sheetSide(from, RIGHT), reversed(sheetSide(to, LEFT)));
+  const under = (id: string, name: string, from: Sheet, edge: typeof LEFT | typeof RIGHT | typeof BOTTOM) =>
+    sew('closing', id, name, sheetSide(from, BOTTOM), reversed(sheetSide(floor, edge)));
+  const sheets = [
+    { sheet: f, id: 'front', name: 'Front,' },
+    { sheet: r, id: 'right', name: 'Right,' },
+    { sheet: b, id: 'back', name: 'Back,' },
+    { sheet: l, id: 'left', name: 'Left,' },
+    { sheet: floor, id: 'bottom', name: 'Bottom,' },
+  ];
+  return sheetsToGraph(
+    sheets,
+    [
+      upright('front-right', 'Front to right side', f, r, 'flat'),
+      upright('right-back', 'Right side to back', r, b, 'flat'),
+      upright('back-left', 'Back to left side', b, l, 'flat'),
+      sew('flat', 'bottom-front', 'Bottom to front', sheetSide(f, BOTTOM), reversed(sheetSide(floor, TOP))),
+      upright('left-front', 'Left side to front', l, f, 'closing'),
+      under('bottom-right', 'Bottom to right side', r, RIGHT),
+      under('bottom-back', 'Bottom to back', b, BOTTOM),
+      under('bottom-left', 'Bottom to left side', l, LEFT),
+    ],
+    [
+      bend(
+        sheets.flatMap(({ sheet }) => piecesOf(sheet)),
+        regions,
+      ),
+    ],
+  );
+}
+
+/** The body with its width and height, mm, as near as its counts allow; `undefined` leaves one as it is. */
+function fitted(body: Body, materials: Materials, width?: number, height?: number): Body {
+  const times = (way: number | undefined, own: number, unit: number, most: number) =>
+    way === undefined ? own : Math.min(most, Math.max(1, Math.round(way / unit)));
+  if (body.of === 'motifs') {
+    const pitch = materials.motifSide(body.motif, body.rounds) + materials.join();
+    return {
+      ...body,
+      columns: times(width, body.columns, pitch, MOST_CELLS),
+      rows: times(height, body.rows, pitch, MOST_CELLS),
+    };
+  }
+  const [stitchWay, rowWay] = body.rowsRun === 'across' ? [width, height] : [height, width];
+  const stitches = times(stitchWay, body.stitches, materials.pitch(body.swatch), MOST_STITCHES);
+  return {
+    ...body,
+    stitches: stitchWay === undefined ? stitches : nearestMultiple(stitches, body.multiple),
+    rows: times(rowWay, body.rows, materials.rowHeight(body.swatch), MOST_STITCHES),
+  };
+}
+
+/** Makes side and bottom follow what has changed of the front's width and height and the side's width. */
+function following(before: Boxed, after: Boxed, materials: Materials): Boxed {
+  const [was, now] = [sizeOf(before.front, materials), sizeOf(after.front, materials)];
+  const moved = (from: number, to: number) => (Math.abs(from - to) > 1e-9 ? to : undefined);
+  const side = fitted(after.side, materials, undefined, moved(was.height, now.height));
+  const deep = moved(sizeOf(before.side, materials).width, sizeOf(side, materials).width);
+  return { ...after, side, bottom: fitted(after.bottom, materials, moved(was.width, now.width), deep) };
+}
+
+function controls(params: Boxed, materials: Materials, choices: Choices): Control<Boxed>[] {
+  const { width, height } = sizeOf(params.front, materials);
+  const part = (
+    key: 'front' | 'side' | 'bottom',
+    title: string,
+    x: number,
+    keep: (id: string, axis: 'x' | 'y' | undefined) => boolean,
+  ) =>
+    bodyControls(params[key], {
+      choices,
+      materials,
+      corner: { x: key === 'front' ? width : x + sizeOf(params[key], materials).width, y: height },
+      columnsLabel: 'columns',
+      rowsLabel: 'rows of squares',
+    })
+      .filter((control) => keep(control.id, control.kind === 'count' ? control.grip?.axis : undefined))
+      .map((control): Control<Boxed> => {
+        const lifted = lift(
+          control,
+          (body): Boxed => following(params, { ...params, [key]: body }, materials),
+        );
+        const label = `${title}: ${control.label.charAt(0).toLowerCase()}${control.label.slice(1)}`;
+        return { ...lifted, id: `${key}-${control.id}`, label };
+      });
+  // The side decides the depth only, the bottom nothing but what it is of: the rest follows.
+  return [
+    ...part('front', 'Front', 0, () => true),
+    ...part('side', 'Side', width, (id, axis) => axis === 'x' || ['of', 'motif', 'rowsRun'].includes(id)),
+    ...part('bottom', 'Bottom', 0, (id) =>
+      ['of', 'motif', 'rounds', 'rowsRun', 'multiple', 'extra'].includes(id),
+    ).map((control) => (control.kind === 'count' ? { ...control, grip: undefined } : control)),
+  ];
+}
+
+export const boxed: Family<Boxed> = {
+  id: 'boxed',
+  name: 'Boxed',
+  about: 'Front, back, two sides and a bottom, of squares or of worked panels, in any mixture.',
+  drawing: {
+    pieces: 'M8 8h16v22H8zM24 8h10v22H24zM34 8h16v22H34zM50 8h10v22H50zM8 30h16v10H8z',
+    folds: 'M24 6v26M34 6v26M50 6v26M6 30h20',
+  },
+  ofMotifs: false,
+  build,
+  settle: (params) => params,
+  controls,
+  begin: (size, body, materials) => {
+    const make = (width: number, height: number): Body =>
+      body.of === 'motifs'
+        ? squaresOfSize({ width, height }, body.motif, materials)
+        : panelOfSize({ width, height }, body.swatch, materials);
+    const front = make(size.width, size.height);
+    const side = fitted(front, materials, size.depth);
+    return { family: 'boxed', front, side, bottom: fitted(front, materials, undefined, size.depth) };
+  },
+};

@@ -1,0 +1,101 @@
+import type { Family } from '../family.ts';
+import { MOST_ROUNDS } from '../shared/body.ts';
+import type { Control, Grip } from '../shared/control.ts';
+import { motifChoice } from '../shared/control.ts';
+import type { Materials } from '../shared/materials.ts';
+import { buildOnPoint, pitchOf } from './build.ts';
+import { MOST_ACROSS, MOST_ROWS, type OnPoint, onPointSchema } from './schema.ts';
+
+export { onPointSchema };
+
+function controls(
+  params: OnPoint,
+  materials: Materials,
+  choices: Parameters<Family<OnPoint>['controls']>[2],
+) {
+  const d = pitchOf(params, materials) * Math.SQRT2;
+  const grip = (x: number, y: number, axis: Grip['axis'], perStep: number): Grip => ({
+    at: { x, y },
+    axis,
+    perStep,
+  });
+  const top = ((params.rows + 1) * d) / 2;
+  const list: Control<OnPoint>[] = [
+    ...motifChoice(params.motif, choices, (motif) => ({ ...params, motif })),
+    {
+      kind: 'count',
+      id: 'rounds',
+      label: 'Rounds in each square',
+      value: params.rounds,
+      min: 1,
+      max: MOST_ROUNDS,
+      step: 1,
+      set: (rounds) => ({ ...params, rounds }),
+    },
+    {
+      kind: 'count',
+      id: 'across',
+      label: 'Diamonds across',
+      value: params.across,
+      min: 1,
+      max: MOST_ACROSS,
+      step: 1,
+      grip: grip(params.across * d, d * 0.5, 'x', d),
+      set: (across) => ({ ...params, across }),
+    },
+    {
+      kind: 'count',
+      id: 'rows',
+      label: 'Rows above the bottom',
+      value: params.rows,
+      min: 1,
+      max: MOST_ROWS,
+      step: 1,
+      hint: 'each rises half a diamond',
+      grip: grip((params.across * d) / 2, top, 'y', d / 2),
+      set: (rows) => ({ ...params, rows }),
+    },
+    {
+      kind: 'choice',
+      id: 'bottom',
+      label: 'Bottom',
+      value: params.bottom,
+      options: [
+        { value: 'tapered', label: 'Tapered, lower corners cut off' },
+        { value: 'straight', label: 'Straight' },
+      ],
+      set: (bottom) => ({ ...params, bottom: bottom === 'straight' ? 'straight' : 'tapered' }),
+    },
+  ];
+  return list;
+}
+
+export const onPoint: Family<OnPoint> = {
+  id: 'on-point',
+  name: 'On point',
+  about: 'Squares hung as diamonds; the bottom row folds, and the top ends in points.',
+  drawing: {
+    pieces:
+      'M24 4l12 12l-12 12L12 16zM48 4l12 12L48 28L36 16zM36 16l12 12L36 40L24 28zM24 28l12 12L24 52L12 40zM48 28l12 12L48 52L36 40z',
+    folds: 'M20 28h32',
+  },
+  ofMotifs: true,
+  build: buildOnPoint,
+  settle: (params) => params,
+  controls,
+  begin: ({ width, height }, body, materials) => {
+    const motif = body.of === 'motifs' ? body.motif : (materials.anyMotif() ?? '');
+    const tries = [3, 4, 5, 6, 7, 8].flatMap((rounds) =>
+      Array.from({ length: MOST_ACROSS }, (_, i) => i + 1).map((across) => {
+        const base: OnPoint = { family: 'on-point', motif, rounds, across, rows: 1, bottom: 'tapered' };
+        const d = pitchOf(base, materials) * Math.SQRT2;
+        const rows = Math.min(MOST_ROWS, Math.max(1, Math.round((2 * height) / d) - 1));
+        const off = Math.abs(across * d - width) / width + Math.abs(((rows + 1) * d) / 2 - height) / height;
+        // A bag one diamond across has no bottom row to taper.
+        const bottom: OnPoint['bottom'] = across === 1 ? 'straight' : 'tapered';
+        return { off, params: { ...base, rows, bottom } };
+      }),
+    );
+    return tries.reduce((best, next) => (next.off < best.off ? next : best)).params;
+  },
+};

@@ -1,0 +1,24 @@
+import { z } from 'zod';
+import { MOST_ROUNDS } from '../shared/body.ts';
+
+const count = (what: string, most: number) =>
+  z
+    .int(`${what} must be a whole number.`)
+    .min(1, `${what} must be at least 1.`)
+    .max(most, `${what} cannot be more than ${most}.`);
+
+export const MOST_ACROSS = 6;
+export const MOST_ROWS = 8;
+
+export const onPointSchema = z.object({
+  family: z.literal('on-point'),
+  motif: z.string(),
+  rounds: count('Rounds', MOST_ROUNDS),
+  /** Diamonds across the bag. */
+  across: count('Diamonds across', MOST_ACROSS),
+  /** Rows of diamonds above the bottom row; each lies half a diamond higher than the one below. */
+  rows: count('Rows above the bottom', MOST_ROWS),
+  /** `tapered`: one diamond fewer in the bottom row, the lower corners cut off. `straight`: a full one. */
+  bottom: z.enum(['tapered', 'straight']),
+});
+export type OnPoint = z.infer<typeof onPointSchema>;

@@ -1,0 +1,172 @@
+import { z } from 'zod';
+import type { BagGraph, Motion, Point3 } from '../../bag/index.ts';
+import type { Family } from '../family.ts';
+import { bend, type HalfPlane, type Region } from '../shared/bend.ts';
+import { bodySchema } from '../shared/body.ts';
+import {
+  bodyControls,
+  type Choices,
+  type Control,
+  lift,
+  panelOfSize,
+  sizeOf,
+  squaresOfSize,
+} from '../shared/control.ts';
+import type { Materials } from '../shared/materials.ts';
+import { APART, sew, sheetsToGraph } from '../shared/sew.ts';
+import { BOTTOM, LEFT, layOut, piecesOf, RIGHT, reversed, type Sheet, sheetSide } from '../shared/sheet.ts';
+import { scaled, X, Y, Z } from '../shared/wrap.ts';
+
+/** Deepest boxed corner, mm. */
+const MOST_TUCK = 400;
+/** Boxed corners come in steps of this, mm. */
+const TUCK_STEP = 5;
+
+export const twoFacesSchema = z.object({
+  family: z.literal('two-faces'),
+  face: bodySchema,
+  /** Depth sewn across each bottom corner, mm; 0 leaves the bag flat. */
+  tuck: z
+    .number('The depth of a boxed corner is a number of mm.')
+    .min(0, 'The depth of a boxed corner cannot be negative.')
+    .max(MOST_TUCK, 'The depth of a boxed corner cannot be more than 40 cm.'),
+});
+export type TwoFaces = z.infer<typeof twoFacesSchema>;
+
+const facing = (normal: HalfPlane['normal'], limit: number): HalfPlane => ({ normal, limit });
+const point = (x: number, y: number, z: number): Point3 => ({ x, y, z });
+
+/**
+ * Where the parts of one face go when its lower corners are sewn across at depth t: with k = t / 2, the
+ * lowest k becomes half the bottom, the outer k on either side half a side wall, and the k by k corners are
+ * folded along their diagonals and lie inside, on the bottom. So the bag loses t in width and t / 2 in
+ * height and gains t in depth.
+ *
+ * All is written for the front with its lower left corner at `at`; the back is the front turned half round.
+ */
+function faceRegions(sheet: Sheet, k: number, name: 'front' | 'back'): Region[] {
+  const { width: w, at } = sheet;
+  const inner = w / 2 - k;
+  const holds = (piece: { cell: { sheet: string } }) => piece.cell.sheet === name;
+  /** A motion that puts the sheet's point (px, py) at `there`. */
+  const move = (px: number, py: number, there: Point3, u: Point3, v: Point3): Motion => {
+    const [x, y] = [px + at.x, py + at.y];
+    const motion = {
+      origin: {
+        x: there.x - x * u.x - y * v.x,
+        y: there.y - x * u.y - y * v.y,
+        z: there.z - x * u.z - y * v.z,
+      },
+      u,
+      v,
+    };
+    if (name === 'front') return motion;
+    const half = (p: Point3) => point(-p.x, p.y, -p.z);
+    return { origin: half(motion.origin), u: half(u), v: half(v) };
+  };
+  const left = (limit: number) => facing({ x: 1, y: 0 }, at.x + limit);
+  const right = (limit: number) => facing({ x: -1, y: 0 }, -at.x - limit);
+  const below = (limit: number) => facing({ x: 0, y: 1 }, at.y + limit);
+  const above = (limit: number) => facing({ x: 0, y: -1 }, -at.y - limit);
+  const whole = (face: Region['face'], within: HalfPlane[], motion: Motion): Region => ({
+    face,
+    within,
+    motion,
+    holds,
+  });
+  const main = whole(name, [right(k), left(w - k), above(k)], move(k, k, point(-inner, 0, k), X, Y));
+  if (k < 1e-6) return [whole(name, [], move(0, 0, point(-w / 2, 0, 0), X, Y))];
+  const [sideLeft, sideRight] =
+    name === 'front' ? (['left', 'right'] as const) : (['right', 'left'] as const);
+  const westX = scaled(X, -1);
+  const corner = point(-inner, 0, k);
+  const far = point(inner, 0, k);
+  // Diagonals of the corner squares: x = y from the left, and its mirror from the right.
+  const rising = Math.SQRT1_2 * (at.y - at.x);
+  const falling = Math.SQRT1_2 * (at.x + w + at.y);
+  const overLeft = facing({ x: Math.SQRT1_2, y: -Math.SQRT1_2 }, -rising);
+  const underLeft = facing({ x: -Math.SQRT1_2, y: Math.SQRT1_2 }, rising);
+  const overRight = facing({ x: -Math.SQRT1_2, y: -Math.SQRT1_2 }, -falling);
+  const underRight = facing({ x: Math.SQRT1_2, y: Math.SQRT1_2 }, falling);
+  return [
+    main,
+    whole(sideLeft, [left(k), above(k)], move(k, k, corner, Z, Y)),
+    whole(sideRight, [right(w - k), above(k)], move(w - k, k, far, scaled(Z, -1), Y)),
+    whole('bottom', [right(k), left(w - k), below(k)], move(k, k, corner, X, Z)),
+    whole('bottom', [left(k), below(k), overLeft], move(k, k, corner, Z, westX)),
+    whole('bottom', [left(k), below(k), underLeft], move(k, k, corner, westX, Z)),
+    whole('bottom', [right(w - k), below(k), overRight], move(w - k, k, far, scaled(Z, -1), X)),
+    whole('bottom', [right(w - k), below(k), underRight], move(w - k, k, far, westX, Z)),
+  ];
+}
+
+function build({ face, tuck }: TwoFaces, materials: Materials): BagGraph {
+  const joined = [LEFT, RIGHT, BOTTOM] as const;
+  const front = layOut(face, materials, { id: 'front', name: 'Front', at: { x: 0, y: 0 }, joined });
+  const at = { x: front.width + APART, y: 0 };
+  const back = layOut(face, materials, { id: 'back', name: 'Back', at, joined });
+  // A corner cannot be deeper than the face is wide, nor twice as high.
+  const k = Math.min(tuck, front.width * 0.95, front.height * 1.9) / 2;
+  return sheetsToGraph(
+    [
+      { sheet: front, id: 'front', name: 'Front,' },
+      { sheet: back, id: 'back', name: 'Back,' },
+    ],
+    [
+      sew('closing', 'left', 'Left side seam', sheetSide(front, LEFT), reversed(sheetSide(back, RIGHT))),
+      sew('closing', 'bottom', 'Bottom seam', sheetSide(front, BOTTOM), reversed(sheetSide(back, BOTTOM))),
+      sew('closing', 'right', 'Right side seam', sheetSide(front, RIGHT), reversed(sheetSide(back, LEFT))),
+    ],
+    [
+      bend(
+        [...piecesOf(front), ...piecesOf(back)],
+        [...faceRegions(front, k, 'front'), ...faceRegions(back, k, 'back')],
+      ),
+    ],
+  );
+}
+
+function controls(params: TwoFaces, materials: Materials, choices: Choices): Control<TwoFaces>[] {
+  const { width, height } = sizeOf(params.face, materials);
+  const face = bodyControls(params.face, {
+    choices,
+    materials,
+    corner: { x: width, y: height },
+    columnsLabel: 'Columns of each face',
+    rowsLabel: 'Rows of each face',
+  }).map((control) => lift(control, (next): TwoFaces => ({ ...params, face: next })));
+  return [
+    ...face,
+    {
+      kind: 'count',
+      id: 'tuck',
+      label: 'Boxed corners, mm deep',
+      value: Math.round(params.tuck),
+      min: 0,
+      max: MOST_TUCK,
+      step: TUCK_STEP,
+      hint: 'each bottom corner sewn across; takes it off the width and half of it off the height',
+      grip: { at: { x: params.tuck / 2, y: params.tuck / 2 }, axis: 'y', perStep: TUCK_STEP / 2 },
+      set: (tuck) => ({ ...params, tuck }),
+    },
+  ];
+}
+
+export const twoFaces: Family<TwoFaces> = {
+  id: 'two-faces',
+  name: 'Two faces',
+  about: 'Two equal faces seamed on three sides; sewn-across corners give it depth.',
+  drawing: { pieces: 'M8 8h24v38H8zM40 8h24v38H40z', folds: 'M8 38h8v8M32 38h-8v8M40 38h8v8M64 38h-8v8' },
+  ofMotifs: false,
+  build,
+  settle: (params) => params,
+  controls,
+  begin: ({ width, height, depth }, body, materials) => {
+    const size = { width: width + depth, height: height + depth / 2 };
+    const face =
+      body.of === 'motifs'
+        ? squaresOfSize(size, body.motif, materials)
+        : panelOfSize(size, body.swatch, materials);
+    return { family: 'two-faces', face, tuck: Math.round(depth / TUCK_STEP) * TUCK_STEP };
+  },
+};
