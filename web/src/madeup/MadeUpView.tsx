@@ -1,16 +1,20 @@
 import { formatLength, type Plan } from '@fennot/core';
-import { type PointerEvent, useState } from 'react';
+import { lazy, type PointerEvent, Suspense, useState } from 'react';
 import { useSettings } from '../api/queries.ts';
 import { Switcher } from '../ui/Switcher.tsx';
 import { MadeUpPicture } from './MadeUpPicture.tsx';
 import { BACK, CORNER, FRONT, type View } from './project.ts';
+import { hasWebGl } from './webgl.ts';
+
+const FilledView = lazy(() => import('../filled/FilledView.tsx'));
 
 const VIEWS = [
   { value: 'front', label: 'Front' },
   { value: 'back', label: 'Back' },
   { value: 'corner', label: 'Corner' },
+  { value: 'filled', label: 'Filled' },
 ] as const;
-type Named = (typeof VIEWS)[number]['value'];
+type Named = Exclude<(typeof VIEWS)[number]['value'], 'filled'>;
 const VIEW_OF: Record<Named, View> = { front: FRONT, back: BACK, corner: CORNER };
 
 interface MadeUpViewProps {
@@ -22,6 +26,7 @@ interface MadeUpViewProps {
 export function MadeUpView({ plan, activeSeam }: MadeUpViewProps) {
   const { system } = useSettings();
   const deep = plan.tapes.some(({ measure, finished }) => measure === 'depth' && finished.value > 5);
+  const [filled, setFilled] = useState(false);
   const [named, setNamed] = useState<Named | undefined>(undefined);
   const [view, setView] = useState<View | undefined>(undefined);
   const shown = view ?? (deep ? CORNER : FRONT);
@@ -49,30 +54,45 @@ export function MadeUpView({ plan, activeSeam }: MadeUpViewProps) {
         <h2 className="text-base">Made up</h2>
         <Switcher
           label="Seen from"
-          value={current ?? 'turned'}
-          options={[...VIEWS, ...(current ? [] : [{ value: 'turned' as const, label: 'Turned' }])]}
+          value={filled ? 'filled' : (current ?? 'turned')}
+          options={[...VIEWS, ...(current || filled ? [] : [{ value: 'turned' as const, label: 'Turned' }])]}
           onChange={(next) => {
-            if (next === 'turned') return;
+            setFilled(next === 'filled');
+            if (next === 'turned' || next === 'filled') return;
             setNamed(next);
             setView(VIEW_OF[next]);
           }}
         />
       </header>
-      <div
-        className="min-h-0 grow cursor-grab touch-none active:cursor-grabbing"
-        onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
-        onPointerMove={drag}
-      >
-        <MadeUpPicture
-          plan={plan}
-          view={shown}
-          label={label}
-          live
-          activeSeam={activeSeam}
-          className="size-full p-2"
-        />
-      </div>
-      <p className="px-3 pb-2 text-xs text-soft">Pressed flat at its seams. Drag to turn it.</p>
+      {filled && hasWebGl() ? (
+        <div className="min-h-0 grow pb-2">
+          <Suspense fallback={<p className="p-4 text-sm text-soft">Fetching the third dimension ...</p>}>
+            <FilledView plan={plan} />
+          </Suspense>
+        </div>
+      ) : (
+        <>
+          <div
+            className="min-h-0 grow cursor-grab touch-none active:cursor-grabbing"
+            onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
+            onPointerMove={drag}
+          >
+            <MadeUpPicture
+              plan={plan}
+              view={shown}
+              label={label}
+              live
+              activeSeam={activeSeam}
+              className="size-full p-2"
+            />
+          </div>
+          <p className="px-3 pb-2 text-xs text-soft">
+            {filled
+              ? 'This browser cannot draw in three dimensions (no WebGL), so the pressed bag is shown.'
+              : 'Pressed flat at its seams. Drag to turn it.'}
+          </p>
+        </>
+      )}
     </section>
   );
 }

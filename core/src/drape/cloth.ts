@@ -1,0 +1,216 @@
+import type { Mesh } from './mesh.ts';
+
+/** Distances between pairs of vertices that the fabric keeps. */
+interface Links {
+  readonly ends: Int32Array;
+  readonly rest: Float64Array;
+  readonly compliance: number;
+}
+
+/** Rows of three vertices that want to lie straight: wa a + wb b + wc c = 0. */
+interface Bends {
+  readonly ends: Int32Array;
+  readonly weights: Float64Array;
+  readonly compliance: Float64Array;
+}
+
+/** Vertices held onto points between two others, with the gap they may keep. */
+interface Holds {
+  readonly ends: Int32Array;
+  readonly share: Float64Array;
+  readonly rest: Float64Array;
+}
+
+/** The fabric as points and constraints, in units of `unit` mm. */
+export interface Cloth {
+  readonly unit: number;
+  readonly count: number;
+  readonly position: Float64Array;
+  readonly velocity: Float64Array;
+  readonly inverseMass: Float64Array;
+  readonly stretch: Links;
+  readonly shear: Links;
+  readonly bend: Bends;
+  /** Flat joins: closed from the start. */
+  readonly flat: Holds;
+  /** Closing seams: drawn together. */
+  readonly closing: Holds;
+  readonly triangles: Int32Array;
+  readonly rims: readonly (readonly number[])[];
+}
+
+const STRETCH = 1e-6;
+const SHEAR = 1e-4;
+/** Bending stiffness inside a piece, and across a flat join. */
+const STIFF = 1;
+const STIFF_JOIN = 0.05;
+
+const distanceOf = (p: Float64Array, a: number, b: number) =>
+  Math.hypot(
+    (p[3 * a] ?? 0) - (p[3 * b] ?? 0),
+    (p[3 * a + 1] ?? 0) - (p[3 * b + 1] ?? 0),
+    (p[3 * a + 2] ?? 0) - (p[3 * b + 2] ?? 0),
+  );
+
+/** A repeatable pseudo-random number in -1 .. 1 for each seed. */
+function noise(seed: number): number {
+  const x = Math.sin(seed * 127.1 + 311.7) * 43758.5453;
+  return 2 * (x - Math.floor(x)) - 1;
+}
+
+/** Makes fabric out of a mesh: flat at rest, with the small bend that lets it fold the right way. */
+export function clothOf(mesh: Mesh, unit: number): Cloth {
+  const { count, net } = mesh;
+  const position = new Float64Array(3 * count);
+  for (let i = 0; i < count; i++) {
+    position[3 * i] = (net[2 * i] ?? 0) / unit;
+    position[3 * i + 1] = (net[2 * i + 1] ?? 0) / unit;
+  }
+  const links = (pairs: readonly number[], compliance: number): Links => ({
+    ends: Int32Array.from(pairs),
+    rest: Float64Array.from({ length: pairs.length / 2 }, (_, k) =>
+      distanceOf(position, pairs[2 * k] ?? 0, pairs[2 * k + 1] ?? 0),
+    ),
+    compliance,
+  });
+  const stretch: number[] = [];
+  const shear: number[] = [];
+  const bends = { ends: [] as number[], weights: [] as number[], compliance: [] as number[] };
+  /** Three vertices in a row, the middle one `before` and `after` away from the others. */
+  const straight = (a: number, b: number, c: number, before: number, after: number, stiff: number) => {
+    const mean = (before + after) / 2;
+    bends.ends.push(a, b, c);
+    bends.weights.push(mean / before, -(mean / before) - mean / after, mean / after);
+    bends.compliance.push((mean * mean) / stiff);
+  };
+  for (const { xs, ys, at } of mesh.grids) {
+    const w = xs.length;
+    const vertex = (i: number, j: number) => at[j * w + i] ?? 0;
+    const gap = (list: readonly number[], i: number) => ((list[i + 1] ?? 0) - (list[i] ?? 0)) / unit;
+    for (let j = 0; j < ys.length; j++) {
+      for (let i = 0; i < w; i++) {
+        if (i + 1 < w) stretch.push(vertex(i, j), vertex(i + 1, j));
+        if (j + 1 < ys.length) stretch.push(vertex(i, j), vertex(i, j + 1));
+        if (i + 1 < w && j + 1 < ys.length)
+          shear.push(vertex(i, j), vertex(i + 1, j + 1), vertex(i + 1, j), vertex(i, j + 1));
+        if (i + 2 < w)
+          straight(vertex(i, j), vertex(i + 1, j), vertex(i + 2, j), gap(xs, i), gap(xs, i + 1), STIFF);
+        if (j + 2 < ys.length)
+          straight(vertex(i, j), vertex(i, j + 1), vertex(i, j + 2), gap(ys, j), gap(ys, j + 1), STIFF);
+      }
+    }
+  }
+  const inward = inwardNeighbours(mesh);
+  for (const hold of mesh.holds) {
+    if (hold.kind !== 'flat' || hold.b0 !== hold.b1) continue;
+    const [a, c] = [inward.get(hold.a), inward.get(hold.b0)];
+    if (a === undefined || c === undefined) continue;
+    const [before, after] = [distanceOf(position, a, hold.a), distanceOf(position, c, hold.b0)];
+    straight(a, hold.a, c, before, after, STIFF_JOIN);
+  }
+
+  const mass = massOf(mesh.triangles, position, count);
+  const holds = (kind: 'flat' | 'closing'): Holds => {
+    const own = mesh.holds.filter((hold) => hold.kind === kind);
+    return {
+      ends: Int32Array.from(own.flatMap(({ a, b0, b1 }) => [a, b0, b1])),
+      share: Float64Array.from(own.map(({ share }) => share)),
+      rest: Float64Array.from(
+        own.map(({ a, b0, b1, share }) => {
+          const at = (axis: number) =>
+            (1 - share) * (position[3 * b0 + axis] ?? 0) + share * (position[3 * b1 + axis] ?? 0);
+          return kind === 'flat'
+            ? 0
+            : Math.hypot((position[3 * a] ?? 0) - at(0), (position[3 * a + 1] ?? 0) - at(1));
+        }),
+      ),
+    };
+  };
+  const closing = holds('closing');
+  const [stretchLinks, shearLinks] = [links(stretch, STRETCH), links(shear, SHEAR)];
+  preBend(position, count, closing);
+  return {
+    unit,
+    count,
+    position,
+    velocity: new Float64Array(3 * count),
+    inverseMass: mass.map((m) => 1 / m),
+    stretch: stretchLinks,
+    shear: shearLinks,
+    bend: {
+      ends: Int32Array.from(bends.ends),
+      weights: Float64Array.from(bends.weights),
+      compliance: Float64Array.from(bends.compliance),
+    },
+    flat: holds('flat'),
+    closing,
+    triangles: mesh.triangles,
+    rims: mesh.rims,
+  };
+}
+
+/** For each vertex on a piece's border (its corners left out) the neighbour inside the piece. */
+function inwardNeighbours({ grids }: Mesh): Map<number, number> {
+  const inward = new Map<number, number>();
+  for (const { xs, ys, at } of grids) {
+    const [w, h] = [xs.length, ys.length];
+    const put = (i: number, j: number, k: number, l: number) =>
+      inward.set(at[j * w + i] ?? 0, at[l * w + k] ?? 0);
+    for (let i = 1; i < w - 1; i++) {
+      put(i, 0, i, 1);
+      put(i, h - 1, i, h - 2);
+    }
+    for (let j = 1; j < h - 1; j++) {
+      put(0, j, 1, j);
+      put(w - 1, j, w - 2, j);
+    }
+  }
+  return inward;
+}
+
+/** A third of each triangle's area to each corner; density 1. */
+function massOf(triangles: Int32Array, p: Float64Array, count: number): Float64Array {
+  const mass = new Float64Array(count).fill(1e-6);
+  for (let t = 0; t < triangles.length; t += 3) {
+    const [a, b, c] = [triangles[t] ?? 0, triangles[t + 1] ?? 0, triangles[t + 2] ?? 0];
+    const ux = (p[3 * b] ?? 0) - (p[3 * a] ?? 0);
+    const uy = (p[3 * b + 1] ?? 0) - (p[3 * a + 1] ?? 0);
+    const vx = (p[3 * c] ?? 0) - (p[3 * a] ?? 0);
+    const vy = (p[3 * c + 1] ?? 0) - (p[3 * a + 1] ?? 0);
+    const third = Math.abs(ux * vy - uy * vx) / 6;
+    for (const v of [a, b, c]) mass[v] = (mass[v] ?? 0) + third;
+  }
+  return mass;
+}
+
+/**
+ * Bends the flat start away from the right side, along the ways its seams must travel: z = -0.04 p' M p,
+ * with M the covariance of the seam pairs' displacements scaled to trace 2. A strip so bends like a
+ * cylinder, a pinwheel like a dome. A little fixed noise breaks ties.
+ */
+function preBend(position: Float64Array, count: number, { ends, share }: Holds): void {
+  let [xx, xy, yy] = [0, 0, 0];
+  for (let k = 0; k < share.length; k++) {
+    const [a, b0, b1] = [ends[3 * k] ?? 0, ends[3 * k + 1] ?? 0, ends[3 * k + 2] ?? 0];
+    const t = share[k] ?? 0;
+    const dx = (position[3 * a] ?? 0) - (1 - t) * (position[3 * b0] ?? 0) - t * (position[3 * b1] ?? 0);
+    const dy =
+      (position[3 * a + 1] ?? 0) - (1 - t) * (position[3 * b0 + 1] ?? 0) - t * (position[3 * b1 + 1] ?? 0);
+    xx += dx * dx;
+    xy += dx * dy;
+    yy += dy * dy;
+  }
+  const trace = xx + yy || 1;
+  [xx, xy, yy] = [(2 * xx) / trace, (2 * xy) / trace, (2 * yy) / trace];
+  let [cx, cy] = [0, 0];
+  for (let i = 0; i < count; i++) {
+    cx += (position[3 * i] ?? 0) / count;
+    cy += (position[3 * i + 1] ?? 0) / count;
+  }
+  for (let i = 0; i < count; i++) {
+    const [x, y] = [(position[3 * i] ?? 0) - cx, (position[3 * i + 1] ?? 0) - cy];
+    position[3 * i] = x;
+    position[3 * i + 1] = y;
+    position[3 * i + 2] = -0.04 * (xx * x * x + 2 * xy * x * y + yy * y * y) + 0.002 * noise(i);
+  }
+}

@@ -1,0 +1,79 @@
+import type { Plan } from '@fennot/core';
+import { BufferAttribute, BufferGeometry } from 'three';
+import { clothOf } from '../drawing/Fabric.tsx';
+import type { FillStart } from '../workers/fill.worker.ts';
+
+/** The mesh ready for drawing, with the pictures its groups wear and the piece of each triangle. */
+export interface Dressed {
+  readonly geometry: BufferGeometry;
+  readonly pictures: readonly string[];
+  /** Piece id by triangle. */
+  readonly pieceOf: (triangle: number) => string | undefined;
+  /** Vertices round each piece, by its id. */
+  readonly borders: ReadonlyMap<string, readonly number[]>;
+}
+
+/** Dresses the mesh: every piece wears its own drawing, pieces of one picture are drawn together. */
+export function dress(plan: Plan, { count, triangles, grids }: FillStart): Dressed {
+  const cloth = clothOf(plan);
+  const byId = new Map(plan.graph.pieces.map((piece) => [piece.id, piece]));
+  const uv = new Float32Array(2 * count);
+  const owner = new Map<number, string>();
+  const pictureOf = new Map<string, string>();
+  const borders = new Map<string, number[]>();
+  for (const { piece: id, xs, ys, at } of grids) {
+    const piece = byId.get(id);
+    if (!piece) continue;
+    const worn = cloth(piece);
+    pictureOf.set(id, worn.href);
+    const [w, h] = [xs.length, ys.length];
+    const size =
+      worn.is === 'picture' ? { x: xs[w - 1] ?? 1, y: ys[h - 1] ?? 1 } : { x: worn.width, y: worn.height };
+    const turned = worn.is === 'tile' && worn.turned;
+    for (let j = 0; j < h; j++) {
+      for (let i = 0; i < w; i++) {
+        const vertex = at[j * w + i] ?? 0;
+        owner.set(vertex, id);
+        const [x, y] = turned ? [ys[j] ?? 0, -(xs[i] ?? 0)] : [xs[i] ?? 0, ys[j] ?? 0];
+        uv[2 * vertex] = x / size.x;
+        uv[2 * vertex + 1] = y / size.y;
+      }
+    }
+    const border: number[] = [];
+    for (let i = 0; i < w; i++) border.push(at[i] ?? 0);
+    for (let j = 1; j < h; j++) border.push(at[j * w + w - 1] ?? 0);
+    for (let i = w - 2; i >= 0; i--) border.push(at[(h - 1) * w + i] ?? 0);
+    for (let j = h - 2; j > 0; j--) border.push(at[j * w] ?? 0);
+    borders.set(id, border);
+  }
+
+  const pictures = [...new Set(pictureOf.values())];
+  const sorted: number[][] = pictures.map(() => []);
+  const owners: string[][] = pictures.map(() => []);
+  for (let t = 0; t < triangles.length; t += 3) {
+    const id = owner.get(triangles[t] ?? -1) ?? '';
+    const group = pictures.indexOf(pictureOf.get(id) ?? '');
+    sorted[group]?.push(triangles[t] ?? 0, triangles[t + 1] ?? 0, triangles[t + 2] ?? 0);
+    owners[group]?.push(id);
+  }
+  const geometry = new BufferGeometry();
+  geometry.setAttribute('position', new BufferAttribute(new Float32Array(3 * count), 3));
+  geometry.setAttribute('uv', new BufferAttribute(uv, 2));
+  geometry.setIndex(sorted.flat());
+  let start = 0;
+  sorted.forEach((list, group) => {
+    geometry.addGroup(start, list.length, group);
+    start += list.length;
+  });
+  const pieces = owners.flat();
+  return { geometry, pictures, pieceOf: (triangle) => pieces[triangle], borders };
+}
+
+/** Puts a frame's positions on. */
+export function putFrame(geometry: BufferGeometry, positions: Float32Array): void {
+  const attribute = geometry.getAttribute('position');
+  attribute.array.set(positions);
+  attribute.needsUpdate = true;
+  geometry.computeVertexNormals();
+  geometry.computeBoundingSphere();
+}
