@@ -10,5 +10,6 @@ export * from './motif/index.ts';
 export * from './panel/index.ts';
 export * from './plan/index.ts';
 export * from './runs/index.ts';
+export * from './search/index.ts';
 export * from './stitches/index.ts';
 export * from './units/index.ts';

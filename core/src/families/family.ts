@@ -1,4 +1,5 @@
 import type { BagGraph } from '../bag/index.ts';
+import type { Offer, Ranges } from './explore.ts';
 import type { Body } from './shared/body.ts';
 import type { Choices, Control } from './shared/control.ts';
 import type { Materials } from './shared/materials.ts';
@@ -20,6 +21,11 @@ export interface Family<P> {
   /** Replaces every "as many as it takes" by the count it takes now. */
   settle(params: P, materials: Materials): P;
   controls(params: P, materials: Materials, choices: Choices): Control<P>[];
+  /**
+   * Goes through every bag of the family within the ranges: shows each one's size, and hands over those
+   * that are wanted. Sizes come from closed formulas, which tests hold against the graph.
+   */
+  explore(ranges: Ranges, materials: Materials, offer: Offer, take: (params: P) => void): void;
   /** A first bag of about the wanted size (mm) out of a body like the given one. */
   begin(size: { width: number; height: number; depth: number }, body: Body, materials: Materials): P;
 }

@@ -11,6 +11,7 @@ import type { Materials } from './shared/materials.ts';
 import { twoFaces, twoFacesSchema } from './two-faces/index.ts';
 import { wrapRound, wrapRoundSchema } from './wrap-round/index.ts';
 
+export type { Offer, QuickSize, Ranges } from './explore.ts';
 export { type Body, bodySchema, multipleSchema } from './shared/body.ts';
 export type { Choices, Control, Grip } from './shared/control.ts';
 export type { Materials } from './shared/materials.ts';
@@ -69,7 +70,7 @@ export function familyOf(construction: Construction): BoundFamily {
 
 /** A family before its parameters are chosen. */
 export interface FamilyEntry
-  extends Pick<Family<Construction>, 'name' | 'about' | 'drawing' | 'ofMotifs' | 'begin'> {
+  extends Pick<Family<Construction>, 'name' | 'about' | 'drawing' | 'ofMotifs' | 'explore' | 'begin'> {
   readonly id: FamilyId;
 }
 
@@ -79,6 +80,7 @@ const entry = <P extends Construction>(id: FamilyId, family: Family<P>): FamilyE
   about: family.about,
   drawing: family.drawing,
   ofMotifs: family.ofMotifs,
+  explore: family.explore,
   begin: family.begin,
 });
 

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { BagGraph, Face, Motion, Piece, Point3 } from '../../bag/index.ts';
 import { nearestMultiple } from '../../panel/index.ts';
+import { each } from '../explore.ts';
 import type { Family } from '../family.ts';
 import { bend, type Region } from '../shared/bend.ts';
 import { type Body, bodySchema, MOST_CELLS, MOST_STITCHES } from '../shared/body.ts';
@@ -199,6 +200,34 @@ export const boxed: Family<Boxed> = {
   build,
   settle: (params) => params,
   controls,
+  explore: (ranges, materials, offer, take) => {
+    const size = { width: 0, height: 0, depth: 0, squares: 0 };
+    const most = Math.min(ranges.squares, 8);
+    for (const motif of ranges.motifs) {
+      each(ranges.rounds.from, ranges.rounds.to, (rounds) => {
+        const side = materials.motifSide(motif, rounds);
+        const join = materials.join();
+        each(1, most, (a) => {
+          each(1, most, (b) => {
+            each(1, most, (c) => {
+              size.width = a * (side + join);
+              size.height = b * side + (b - 0.5) * join;
+              size.depth = c * (side + join);
+              size.squares = 2 * b * (a + c) + a * c;
+              if (!offer(size)) return;
+              const body = { of: 'motifs', motif, rounds } as const;
+              take({
+                family: 'boxed',
+                front: { ...body, columns: a, rows: b },
+                side: { ...body, columns: c, rows: b },
+                bottom: { ...body, columns: a, rows: c },
+              });
+            });
+          });
+        });
+      });
+    }
+  },
   begin: (size, body, materials) => {
     const make = (width: number, height: number): Body =>
       body.of === 'motifs'

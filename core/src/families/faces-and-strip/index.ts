@@ -1,5 +1,7 @@
+import { each } from '../explore.ts';
 import type { Family } from '../family.ts';
 import { panelOfSize, squaresOfSize } from '../shared/control.ts';
+import { sheetsWithin } from '../shared/sheets-within.ts';
 import { buildFacesAndStrip, settle } from './build.ts';
 import { facesAndStripControls } from './controls.ts';
 import { type FacesAndStrip, facesAndStripSchema } from './schema.ts';
@@ -18,6 +20,30 @@ export const facesAndStrip: Family<FacesAndStrip> = {
   build: buildFacesAndStrip,
   settle,
   controls: facesAndStripControls,
+  explore: (ranges, materials, offer, take) => {
+    const size = { width: 0, height: 0, depth: 0, squares: 0 };
+    const join = materials.join();
+    sheetsWithin(ranges, materials, [1, 0.5], (width, height, squares, make) => {
+      for (const swatch of ranges.strips) {
+        const pitch = materials.pitch(swatch);
+        each(2, ranges.strip, (depth) => {
+          Object.assign(size, { width, height, depth: depth * pitch + join, squares: 2 * squares });
+          if (!offer(size)) return;
+          take({
+            family: 'faces-and-strip',
+            face: make(),
+            strip: {
+              swatch,
+              worked: 'across',
+              depth,
+              length: { by: 'way' },
+              multiple: { multiple: 1, extra: 0 },
+            },
+          });
+        });
+      }
+    });
+  },
   begin: (size, body, materials) => {
     const swatch = body.of === 'worked' ? body.swatch : materials.stripSwatch();
     return {

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { BagGraph } from '../../bag/index.ts';
+import { each } from '../explore.ts';
 import type { Family } from '../family.ts';
 import { type Body, bodySchema, MOST_STITCHES } from '../shared/body.ts';
 import {
@@ -14,6 +15,7 @@ import {
 import type { Materials } from '../shared/materials.ts';
 import { sew, sheetsToGraph, split } from '../shared/sew.ts';
 import { LEFT, layOut, piecesOf, RIGHT, reversed, sheetSide } from '../shared/sheet.ts';
+import { sheetsWithin } from '../shared/sheets-within.ts';
 import { type Section, scaled, wrap, X, Y } from '../shared/wrap.ts';
 
 export const foldOverSchema = z.object({
@@ -110,6 +112,19 @@ export const foldOver: Family<FoldOver> = {
   build,
   settle: (params) => params,
   controls,
+  explore: (ranges, materials, offer, take) => {
+    const size = { width: 0, height: 0, depth: 0, squares: 0 };
+    sheetsWithin(ranges, materials, [1, 0], (width, height, squares, make) => {
+      const body = make();
+      const steps = stepsUp(body);
+      // A flap of about a third to two thirds of the front.
+      each(Math.ceil(steps / 7), Math.floor(steps / 4), (flap) => {
+        if (flap > steps - 2) return;
+        Object.assign(size, { width, height: (height * (1 - flap / steps)) / 2, squares });
+        if (offer(size)) take({ family: 'fold-over', body, flap });
+      });
+    });
+  },
   begin: ({ width, height }, body, materials) => {
     // The flap reaches over two thirds of the front.
     const size = { width, height: height * (2 + 2 / 3) };

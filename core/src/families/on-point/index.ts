@@ -1,9 +1,10 @@
+import { each } from '../explore.ts';
 import type { Family } from '../family.ts';
 import { MOST_ROUNDS } from '../shared/body.ts';
 import type { Control, Grip } from '../shared/control.ts';
 import { motifChoice } from '../shared/control.ts';
 import type { Materials } from '../shared/materials.ts';
-import { buildOnPoint, pitchOf } from './build.ts';
+import { buildOnPoint, pitchOf, squaresNeeded } from './build.ts';
 import { MOST_ACROSS, MOST_ROWS, type OnPoint, onPointSchema } from './schema.ts';
 
 export { onPointSchema };
@@ -83,6 +84,25 @@ export const onPoint: Family<OnPoint> = {
   build: buildOnPoint,
   settle: (params) => params,
   controls,
+  explore: (ranges, materials, offer, take) => {
+    const size = { width: 0, height: 0, depth: 0, squares: 0 };
+    for (const motif of ranges.motifs) {
+      each(ranges.rounds.from, ranges.rounds.to, (rounds) => {
+        each(1, MOST_ACROSS, (across) => {
+          each(1, MOST_ROWS, (rows) => {
+            for (const bottom of ['tapered', 'straight'] as const) {
+              const params: OnPoint = { family: 'on-point', motif, rounds, across, rows, bottom };
+              const d = pitchOf(params, materials) * Math.SQRT2;
+              size.width = across * d;
+              size.height = ((rows + 1) * d) / 2;
+              size.squares = squaresNeeded(params);
+              if (offer(size)) take(params);
+            }
+          });
+        });
+      });
+    }
+  },
   begin: ({ width, height }, body, materials) => {
     const motif = body.of === 'motifs' ? body.motif : (materials.anyMotif() ?? '');
     const tries = [3, 4, 5, 6, 7, 8].flatMap((rounds) =>

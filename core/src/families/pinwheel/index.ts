@@ -1,3 +1,4 @@
+import { each } from '../explore.ts';
 import type { Family } from '../family.ts';
 import { MOST_ROUNDS } from '../shared/body.ts';
 import { type Choices, type Control, motifChoice } from '../shared/control.ts';
@@ -66,6 +67,24 @@ export const pinwheel: Family<Pinwheel> = {
   build: buildPinwheel,
   settle: (params) => params,
   controls,
+  explore: (ranges, materials, offer, take) => {
+    const size = { width: 0, height: 0, depth: 0, squares: 0 };
+    for (const motif of ranges.motifs) {
+      each(ranges.rounds.from, ranges.rounds.to, (rounds) => {
+        const s = pitchOf({ motif, rounds }, materials);
+        each(2, MOST_WING, (long) => {
+          // All alike, or the second and fourth one shorter: the ends then line up into slopes.
+          for (const short of [long, long - 1]) {
+            size.width = s * Math.SQRT2;
+            size.depth = size.width;
+            size.height = (long * s) / Math.SQRT2;
+            size.squares = 2 * (long + short);
+            if (offer(size)) take({ family: 'pinwheel', motif, rounds, wings: [long, short, long, short] });
+          }
+        });
+      });
+    }
+  },
   begin: ({ height, width }, body, materials) => {
     const motif = body.of === 'motifs' ? body.motif : (materials.anyMotif() ?? '');
     const tries = [3, 4, 5, 6, 7, 8, 9, 10].map((rounds) => {

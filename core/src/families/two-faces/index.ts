@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { BagGraph, Motion, Point3 } from '../../bag/index.ts';
+import { each } from '../explore.ts';
 import type { Family } from '../family.ts';
 import { bend, type HalfPlane, type Region } from '../shared/bend.ts';
 import { bodySchema } from '../shared/body.ts';
@@ -15,6 +16,7 @@ import {
 import type { Materials } from '../shared/materials.ts';
 import { APART, sew, sheetsToGraph } from '../shared/sew.ts';
 import { BOTTOM, LEFT, layOut, piecesOf, RIGHT, reversed, type Sheet, sheetSide } from '../shared/sheet.ts';
+import { sheetsWithin } from '../shared/sheets-within.ts';
 import { scaled, X, Y, Z } from '../shared/wrap.ts';
 
 /** Deepest boxed corner, mm. */
@@ -161,6 +163,25 @@ export const twoFaces: Family<TwoFaces> = {
   build,
   settle: (params) => params,
   controls,
+  explore: (ranges, materials, offer, take) => {
+    const size = { width: 0, height: 0, depth: 0, squares: 0 };
+    sheetsWithin(ranges, materials, [1, 0.5], (width, height, squares, make) => {
+      each(
+        0,
+        Math.min(200, width * 0.6, height),
+        (tuck) => {
+          Object.assign(size, {
+            width: width - tuck,
+            height: height - tuck / 2,
+            depth: tuck,
+            squares: 2 * squares,
+          });
+          if (offer(size)) take({ family: 'two-faces', face: make(), tuck });
+        },
+        2 * TUCK_STEP,
+      );
+    });
+  },
   begin: ({ width, height, depth }, body, materials) => {
     const size = { width: width + depth, height: height + depth / 2 };
     const face =

@@ -1,5 +1,6 @@
 import type { Family } from '../family.ts';
 import { panelOfSize, squaresOfSize } from '../shared/control.ts';
+import { sheetsWithin } from '../shared/sheets-within.ts';
 import { buildWrapRound } from './build.ts';
 import { wrapRoundControls } from './controls.ts';
 import { type WrapRound, wrapRoundSchema } from './schema.ts';
@@ -18,6 +19,25 @@ export const wrapRound: Family<WrapRound> = {
   build: buildWrapRound,
   settle: (params) => params,
   controls: wrapRoundControls,
+  explore: (ranges, materials, offer, take) => {
+    const size = { width: 0, height: 0, depth: 0, squares: 0 };
+    // A tube is joined at both its sides and, by half, at the bottom.
+    sheetsWithin(ranges, materials, [1, 0.5], (width, height, squares, make) => {
+      Object.assign(size, { width: width / 2, height, depth: 0, squares });
+      const flat = { family: 'wrap-round', laid: 'tube', bottom: 'seam', sides: 'joins' } as const;
+      if (offer(size)) take({ ...flat, body: make() });
+      if (squares === 0) return;
+      const body = make();
+      if (body.of !== 'motifs' || body.columns < 4 || body.columns % 2 === 1) return;
+      const pitch = width / body.columns;
+      Object.assign(size, {
+        width: (body.columns / 2 - 1) * pitch,
+        depth: pitch,
+        squares: squares + body.columns / 2 - 1,
+      });
+      if (offer(size)) take({ ...flat, bottom: 'row', body });
+    });
+  },
   begin: ({ width, height }, body, materials) => ({
     family: 'wrap-round',
     laid: 'tube',

@@ -1,0 +1,62 @@
+import { each, type Ranges } from '../explore.ts';
+import type { Body } from './body.ts';
+import type { Materials } from './materials.ts';
+
+/**
+ * Goes through all sheets within the ranges: squares by rounds, columns and rows, and plain panels by
+ * stitches and rows. `size` is one sheet's, mm, with `joinsX` and `joinsY` joins at its outer sides; the
+ * body is only made when asked for.
+ */
+export function sheetsWithin(
+  ranges: Ranges,
+  materials: Materials,
+  [joinsX, joinsY]: readonly [number, number],
+  visit: (width: number, height: number, squares: number, make: () => Body) => void,
+): void {
+  const join = materials.join();
+  for (const motif of ranges.motifs) {
+    each(ranges.rounds.from, ranges.rounds.to, (rounds) => {
+      const side = materials.motifSide(motif, rounds);
+      const length = (n: number, joins: number) => n * side + (n - 1 + joins) * join;
+      each(1, ranges.squares, (columns) => {
+        const width = length(columns, joinsX);
+        each(1, ranges.squares, (rows) => {
+          visit(width, length(rows, joinsY), columns * rows, () => ({
+            of: 'motifs',
+            motif,
+            rounds,
+            columns,
+            rows,
+          }));
+        });
+      });
+    });
+  }
+  for (const swatch of ranges.panels) {
+    const [pitch, row] = [materials.pitch(swatch), materials.rowHeight(swatch)];
+    const step = ranges.stitchStep;
+    each(
+      step,
+      ranges.stitches,
+      (stitches) => {
+        const width = stitches * pitch + joinsX * join;
+        each(
+          step,
+          ranges.stitches,
+          (rows) => {
+            visit(width, rows * row + joinsY * join, 0, () => ({
+              of: 'worked',
+              swatch,
+              stitches,
+              rows,
+              multiple: { multiple: 1, extra: 0 },
+              rowsRun: 'across',
+            }));
+          },
+          step,
+        );
+      },
+      step,
+    );
+  }
+}

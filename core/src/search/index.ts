@@ -1,0 +1,2 @@
+export * from './score.ts';
+export * from './search.ts';

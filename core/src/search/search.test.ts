@@ -1,0 +1,106 @@
+import { describe, expect, test } from 'vitest';
+import { measure } from '../bag/index.ts';
+import type { BagDocument } from '../document/index.ts';
+import { type Construction, FAMILIES, familyOf, type QuickSize, type Ranges } from '../families/index.ts';
+import { materialsOf, sizeTable } from '../fit/index.ts';
+import { testDocument } from '../testing/arbitraries.ts';
+import { mm } from '../units/index.ts';
+import { fullSearch, reaches, scoreOf, search, wantedOf } from './index.ts';
+
+const small: Ranges = {
+  motifs: ['m1'],
+  panels: ['s2'],
+  strips: ['s1'],
+  rounds: { from: 3, to: 5 },
+  squares: 4,
+  stitches: 60,
+  stitchStep: 12,
+  strip: 12,
+};
+const wanting = (width: number, height: number, depth?: number): BagDocument => ({
+  ...testDocument(),
+  brief: {
+    width: { value: mm(width), tolerance: 12 },
+    height: { value: mm(height), tolerance: 12 },
+    ...(depth === undefined ? {} : { depth: { value: mm(depth), tolerance: 10 } }),
+  },
+});
+
+/** Every bag within the ranges, with the size its graph measures. */
+function everyBag(document: BagDocument, ranges: Ranges) {
+  const materials = materialsOf(sizeTable(document), document);
+  return FAMILIES.flatMap(({ explore }) => {
+    const bags: { construction: Construction; said: QuickSize; size: QuickSize }[] = [];
+    let said: QuickSize = { width: 0, height: 0, depth: 0, squares: 0 };
+    explore(
+      ranges,
+      materials,
+      (size) => {
+        said = { ...size };
+        return true;
+      },
+      (construction) => {
+        const graph = familyOf(construction).build(materials);
+        const squares = graph.pieces.filter(({ make }) => make.of === 'motif').length;
+        bags.push({ construction, said, size: { ...measure(graph), squares } });
+      },
+    );
+    return bags;
+  });
+}
+
+describe('target search', () => {
+  test('the closed formulas of every family agree with its graph', () => {
+    const document = wanting(300, 300);
+    const bags = everyBag(document, { ...small, squares: 3, rounds: { from: 3, to: 4 }, strip: 4 });
+    const families = new Set(bags.map(({ construction }) => construction.family));
+    expect(families.size).toBe(FAMILIES.length);
+    for (const { said, size } of bags) {
+      for (const key of ['width', 'height', 'depth', 'squares'] as const)
+        expect(said[key]).toBeCloseTo(size[key], 4);
+    }
+  });
+
+  test.each([
+    [300, 280, undefined],
+    [250, 300, 90],
+    [120, 200, 120],
+  ])('for %i by %i by %s its first answer is the best there is, by trying all', (width, height, depth) => {
+    const document = wanting(width, height, depth);
+    const wanted = wantedOf(document);
+    const best = Math.min(...everyBag(document, small).map(({ size }) => scoreOf(size, wanted)));
+    const options = { ...fullSearch(document, true), methods: [document.joins.method], ranges: small };
+    const last = [...search(document, options)].at(-1);
+    expect(last?.done).toBe(true);
+    expect(last?.answers[0]?.score).toBeCloseTo(best, 6);
+  });
+
+  test('answers differ: no two alike, and several ways of building among them', () => {
+    const document = wanting(300, 290);
+    const answers = [...search(document, fullSearch(document, false))].at(-1)?.answers ?? [];
+    expect(answers.length).toBeGreaterThanOrEqual(4);
+    expect(new Set(answers.map(({ construction }) => construction.family)).size).toBeGreaterThanOrEqual(3);
+    expect(new Set(answers.map(({ construction }) => JSON.stringify(construction))).size).toBe(
+      answers.length,
+    );
+    for (const { size, reached } of answers) expect(reached).toBe(reaches(size, wantedOf(document)));
+  });
+
+  test('answers come from the start and only get better', () => {
+    const document = wanting(330, 310, 80);
+    const scores = [...search(document, fullSearch(document, false))].map(
+      ({ answers }) => answers[0]?.score ?? Number.POSITIVE_INFINITY,
+    );
+    expect(Number.isFinite(scores[0])).toBe(true);
+    scores.forEach((score, i) => {
+      expect(score).toBeLessThanOrEqual((scores[i - 1] ?? score) + 1e-9);
+    });
+  });
+
+  test('what cannot be reached still has nearest answers, and they are said to be so', () => {
+    const document = wanting(1900, 30, 400);
+    const answers = [...search(document, fullSearch(document, false))].at(-1)?.answers ?? [];
+    expect(answers.length).toBeGreaterThan(0);
+    expect(answers.every(({ reached }) => !reached)).toBe(true);
+  });
+});
