@@ -151,3 +151,47 @@ test('pointing at a piece says what it meets; arrow keys walk over the net', asy
   await page.keyboard.press('ArrowDown');
   await expect(flat).toContainText('Front B2:');
 });
+
+test('from the target to bags that reach it, one of them put on the table', async ({ page, open }) => {
+  await open('Slip-through knitting keeper', 'Brief');
+  await page.getByRole('button', { name: 'Look for bags of this size' }).click();
+  await expect(page.getByRole('status', { name: 'Search' })).toContainText(/bags looked at\./, {
+    timeout: 30_000,
+  });
+  const answers = page.getByRole('complementary').getByRole('listitem');
+  expect(await answers.count()).toBeGreaterThanOrEqual(3);
+  const onPoint = answers.filter({ hasText: 'On point' });
+  await onPoint.first().getByRole('button').click();
+  await expect(page.getByRole('img', { name: /^On point bag made up/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('img', { name: /^Wrap-round bag made up/ })).toBeVisible();
+  await saved(page);
+});
+
+test('the bag is filled in three dimensions and scrubbed back to flat', async ({ page, open }) => {
+  await open('Glove pouch', 'Build');
+  await page.getByRole('radio', { name: 'Filled' }).click();
+  await expect(page.getByTestId('filled')).toContainText('litres', { timeout: 40_000 });
+  await expect(page.getByRole('img', { name: /filled: about/ })).toBeVisible();
+  const scrub = page.getByRole('slider', { name: 'From flat to made up' });
+  await scrub.focus();
+  await page.keyboard.press('Home');
+  await expect(scrub).toHaveValue('0');
+  await page.getByRole('radio', { name: 'Front' }).click();
+  await expect(page.getByTestId('filled')).toHaveCount(0);
+});
+
+test('every way of building can be chosen, and comes to a joining order', async ({ page, open }) => {
+  await open('Outing box', 'Build');
+  const ways = page.getByRole('radiogroup', { name: 'Way of building' }).getByRole('radio');
+  const count = await ways.count();
+  expect(count).toBeGreaterThanOrEqual(7);
+  for (let i = 0; i < count; i++) {
+    await ways.nth(i).click();
+    await expect(ways.nth(i)).toBeChecked();
+    await expect(page.getByTestId('tape-width')).toContainText(/\d/);
+    await page.getByRole('link', { name: /^Joins/ }).click();
+    await expect(page.getByRole('region', { name: 'Steps' })).toContainText('meets');
+    await page.getByRole('link', { name: /^Build/ }).click();
+  }
+});

@@ -18,7 +18,9 @@ export default defineConfig({
       executablePath: chromium,
       args: [
         '--no-sandbox',
-        '--disable-gpu',
+        // Software drawing, also in three dimensions.
+        '--use-angle=swiftshader',
+        '--enable-unsafe-swiftshader',
         '--disable-quic',
         '--no-first-run',
         '--disable-background-networking',

@@ -45,12 +45,12 @@ const SAME = 0.2;
 
 /** Positions along a length: the given stops, with the stretches between them divided evenly. */
 function divided(length: number, stops: readonly number[], spacing: number, least: number): number[] {
-  const sorted = [0, ...stops.filter((s) => s > 0 && s < length), length].sort((p, q) => p - q);
-  const apart = sorted.filter((s, i) => {
-    const before = sorted[i - 1];
-    return i === 0 || before === undefined || s - before > SAME * spacing;
-  });
-  apart[apart.length - 1] = length;
+  const near = SAME * spacing;
+  const apart = [0];
+  for (const stop of [...stops].sort((p, q) => p - q)) {
+    if (stop - (apart.at(-1) ?? 0) > near && length - stop > near) apart.push(stop);
+  }
+  apart.push(length);
   const cells = Math.max(least, Math.round(length / spacing));
   const size = length / cells;
   return apart.flatMap((to, i) => {

@@ -8,7 +8,7 @@ import {
 } from '../families/index.ts';
 import { materialsOf, sizeTable } from '../fit/index.ts';
 import { JOIN_METHODS, type JoinMethodId } from '../runs/index.ts';
-import { reaches, scoreOf, type Wanted, wantedOf } from './score.ts';
+import { reaches, scoreOf, wantedOf } from './score.ts';
 
 /** A bag the search found. */
 export interface Found {
@@ -153,17 +153,4 @@ function diverse(found: readonly Found[]): Found[] {
     if (apart) take(one);
   }
   return chosen.sort((a, b) => a.score - b.score);
-}
-
-/** Why an answer is there, or what would have to give, in a sentence. */
-export function explain({ size, reached }: Found, wanted: readonly Wanted[], nearest: boolean): string {
-  const off = wanted
-    .map(({ measure, value, tolerance }) => ({ measure, by: size[measure] - value, tolerance }))
-    .filter(({ by, tolerance }) => Math.abs(by) > tolerance);
-  if (reached) return nearest ? 'Comes nearest of all.' : 'Within all tolerances.';
-  const give = off.map(
-    ({ measure, by }) =>
-      `${measure} ${(Math.abs(by) / 10).toFixed(1)} cm ${by < 0 ? 'too small' : 'too large'}`,
-  );
-  return `Would have to give: ${give.join(', ')}.`;
 }

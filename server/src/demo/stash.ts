@@ -14,7 +14,7 @@ const COLOURS = {
   foam: ['Foam', '#edefe4'],
   ink: ['Ink', '#2a3550'],
 } as const;
-export type Colour = keyof typeof COLOURS;
+type Colour = keyof typeof COLOURS;
 
 const YARNS = {
   tollbar: { name: 'Tollbar Cotton DK', weight: 3, fibre: 'cotton' },

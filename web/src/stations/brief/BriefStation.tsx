@@ -4,6 +4,7 @@ import { Button } from '../../ui/Button.tsx';
 import { LengthField, TextField } from '../../ui/fields.tsx';
 import { Section } from '../../ui/Section.tsx';
 import type { StationProps } from '../station.ts';
+import { SearchSection } from './SearchSection.tsx';
 
 const NAMES: Record<BriefMeasure, string> = {
   width: 'Width',
@@ -103,6 +104,7 @@ export function BriefStation({ plan, store }: StationProps) {
           </p>
         )}
       </Section>
+      <SearchSection plan={plan} store={store} />
     </>
   );
 }
