@@ -37,12 +37,27 @@ export type Target = z.infer<typeof tolerated>;
 export const BRIEF_MEASURES = ['width', 'height', 'depth', 'opening', 'strapDrop'] as const;
 export type BriefMeasure = (typeof BRIEF_MEASURES)[number];
 
+const contentSchema = z.discriminatedUnion('shape', [
+  z.object({
+    shape: z.literal('box'),
+    id,
+    name,
+    height: lengthSchema,
+    width: lengthSchema,
+    thickness: lengthSchema,
+  }),
+  z.object({ shape: z.literal('cylinder'), id, name, height: lengthSchema, diameter: lengthSchema }),
+]);
+/** Something the bag must hold. */
+export type Content = z.infer<typeof contentSchema>;
+
 const briefSchema = z.object({
   width: tolerated.optional(),
   height: tolerated.optional(),
   depth: tolerated.optional(),
   opening: tolerated.optional(),
   strapDrop: tolerated.optional(),
+  contents: z.array(contentSchema).max(30, 'At most 30 things.').optional(),
 });
 
 const yarnSchema = z.object({

@@ -1,3 +1,4 @@
+export * from './contents.ts';
 export * from './finished-size.ts';
 export * from './size-table.ts';
 export * from './tape.ts';

@@ -1,7 +1,17 @@
-import { type BagGraph, type GraphProblem, MEASURES, mismatches } from '../bag/index.ts';
+import { type BagGraph, type GraphProblem, MEASURES, type Measure, mismatches } from '../bag/index.ts';
 import type { BagDocument } from '../document/index.ts';
 import { type Construction, type Control, familyOf } from '../families/index.ts';
-import { finishedSizes, materialsOf, type SizeVariable, sizeTable, type Tape, tapeOf } from '../fit/index.ts';
+import {
+  type ContentFit,
+  contentFits,
+  type Finished,
+  finishedSizes,
+  materialsOf,
+  type SizeVariable,
+  sizeTable,
+  type Tape,
+  tapeOf,
+} from '../fit/index.ts';
 import { type LineMatch, lineMatches, type MarkedEdge, markedEdges } from '../match/index.ts';
 import {
   fewestTrails,
@@ -26,6 +36,8 @@ export interface Plan {
   readonly designs: ReadonlyMap<string, string>;
   readonly sizes: readonly SizeVariable[];
   readonly tapes: readonly Tape[];
+  /** What goes in, and what binds. */
+  readonly contents: readonly ContentFit[];
   readonly lines: readonly LineMatch[];
   readonly marked: readonly MarkedEdge[];
   readonly mismatches: readonly GraphProblem[];
@@ -60,6 +72,7 @@ export function planOf(document: BagDocument): Plan {
     designs,
     sizes: [...keys].map(table.find),
     tapes: MEASURES.map((measure) => tapeOf(measure, sizes[measure], document.brief[measure])),
+    contents: contentFits(valuesOf(sizes), document.brief.contents ?? []),
     lines: lineMatches(graph),
     marked: markedEdges(graph),
     mismatches: mismatches(graph),
@@ -70,6 +83,13 @@ export function planOf(document: BagDocument): Plan {
     tally: tallyOf(document, graph, designs, joins),
   };
 }
+
+const valuesOf = ({ width, height, depth, opening }: Readonly<Record<Measure, Finished>>) => ({
+  width: width.value,
+  height: height.value,
+  depth: depth.value,
+  opening: opening.value,
+});
 
 /** The family's controls for the document as it stands. */
 export function controlsOf(document: BagDocument): Control<Construction>[] {

@@ -22,6 +22,12 @@ export function readouts(plan: Plan, reading: Reading) {
       offBy: target ? round(off) : null,
       because: finished.because.map(({ key, share }) => ({ size: key, share: round(share) })),
     })),
+    contents: plan.contents.map(({ content, fits, binds, room }) => ({
+      name: content.name,
+      fits,
+      binds,
+      roomMm: round(room),
+    })),
     from: plan.sizes.map(({ key, value, common, single, origin }) => ({
       size: key,
       mm: round(value),

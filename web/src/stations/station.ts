@@ -23,8 +23,8 @@ export const stationName: Record<Station, string> = {
 export function stationNotes(plan: Plan): Partial<Record<Station, string>> {
   const { document } = plan;
   const notes: Partial<Record<Station, string>> = {};
-  const targets = Object.values(document.brief).filter(Boolean);
-  if (targets.length === 0) notes.brief = 'no target yet';
+  if (plan.tapes.every(({ target }) => !target)) notes.brief = 'no target yet';
+  if (plan.contents.some(({ fits }) => !fits)) notes.brief = 'something does not fit';
   const unmeasured =
     document.motifs.length > 0
       ? plan.sizes.some(({ key, origin }) => key.startsWith('motif') && origin === 'estimated')

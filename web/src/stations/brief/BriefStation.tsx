@@ -4,6 +4,7 @@ import { Button } from '../../ui/Button.tsx';
 import { LengthField, TextField } from '../../ui/fields.tsx';
 import { Section } from '../../ui/Section.tsx';
 import type { StationProps } from '../station.ts';
+import { ContentsSection } from './ContentsSection.tsx';
 import { SearchSection } from './SearchSection.tsx';
 
 const NAMES: Record<BriefMeasure, string> = {
@@ -104,6 +105,7 @@ export function BriefStation({ plan, store }: StationProps) {
           </p>
         )}
       </Section>
+      <ContentsSection plan={plan} store={store} />
       <SearchSection plan={plan} store={store} />
     </>
   );
