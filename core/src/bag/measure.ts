@@ -1,15 +1,20 @@
-import type { BagGraph } from './graph.ts';
-import { intervalLength } from './place.ts';
+import { groupBy } from '../group-by.ts';
+import { along, clipSegment, contains, distance } from './geometry.ts';
+import type { BagGraph, Facet, Interval } from './graph.ts';
+import { edgeEnds, edgeOf, intervalLength, pieceIndex } from './place.ts';
 
 /** The measures a maker takes with a tape. */
 export const MEASURES = ['width', 'height', 'depth', 'opening'] as const;
 export type Measure = (typeof MEASURES)[number];
 
+/** Flap and handles hang on the body and do not count for its size. */
+const hangs = ({ face }: Facet): boolean => face === 'flap' || face === 'handle';
+
 /**
- * The made-up bag under the tape, mm: its extent across, up and deep (flap and handles hang free and do
- * not count), and the length of the rim all the way round.
+ * The made-up bag under the tape, mm: its extent across, up and deep, and the way round its mouth. The
+ * mouth is where the body ends: at the rim, or where a flap or handle grows out of it.
  */
-export function measure({ pieces, seams, facets }: BagGraph): Record<Measure, number> {
+export function measure(graph: BagGraph): Record<Measure, number> {
   let [left, right, bottom, top, back, front] = [
     Infinity,
     -Infinity,
@@ -18,10 +23,14 @@ export function measure({ pieces, seams, facets }: BagGraph): Record<Measure, nu
     Infinity,
     -Infinity,
   ];
-  for (const { face, outline, motion } of facets) {
-    if (face === 'flap' || face === 'handle') continue;
-    const { origin, u, v } = motion;
-    for (const p of outline) {
+  let anyHangs = false;
+  for (const facet of graph.facets) {
+    if (hangs(facet)) {
+      anyHangs = true;
+      continue;
+    }
+    const { origin, u, v } = facet.motion;
+    for (const p of facet.outline) {
       const x = origin.x + p.x * u.x + p.y * v.x;
       const y = origin.y + p.x * u.y + p.y * v.y;
       const z = origin.z + p.x * u.z + p.y * v.z;
@@ -33,9 +42,48 @@ export function measure({ pieces, seams, facets }: BagGraph): Record<Measure, nu
       if (z > front) front = z;
     }
   }
-  // Whatever part of an edge no seam takes is rim.
-  let opening = 0;
-  for (const { edges } of pieces) for (const { length } of edges) opening += length;
-  for (const { a, b } of seams) opening -= intervalLength(a) + intervalLength(b);
+  const opening = anyHangs ? mouthOf(graph) : rimOf(graph);
   return { width: right - left, height: top - bottom, depth: front - back, opening };
+}
+
+/** Whatever part of an edge no seam takes. */
+function rimOf({ pieces, seams }: BagGraph): number {
+  let length = 0;
+  for (const { edges } of pieces) for (const edge of edges) length += edge.length;
+  for (const { a, b } of seams) length -= intervalLength(a) + intervalLength(b);
+  return length;
+}
+
+/** The rim of the body alone: hanging parts are taken off, and where they grew out the body ends. */
+function mouthOf(graph: BagGraph): number {
+  const piece = pieceIndex(graph);
+  const facets = groupBy(graph.facets, (facet) => facet.piece);
+  const body = (id: string) => (facets.get(id) ?? []).filter((facet) => !hangs(facet));
+  /** Length of an interval that lies on the body. */
+  const onBody = ({ piece: id, edge, from, to }: Interval): number => {
+    const own = piece(id);
+    const [start, end] = edgeEnds(own, edge);
+    const { length } = edgeOf(own, edge);
+    const [p, q] = [along(start, end, from / length), along(start, end, to / length)];
+    return body(id).reduce((sum, { outline }) => {
+      const inside = clipSegment(outline, p, q);
+      return sum + (inside ? (inside[1] - inside[0]) * Math.abs(to - from) : 0);
+    }, 0);
+  };
+  let length = 0;
+  for (const own of graph.pieces) {
+    own.edges.forEach((edge, i) => {
+      length += onBody({ piece: own.id, edge: i, from: 0, to: edge.length });
+    });
+  }
+  for (const { a, b } of graph.seams) {
+    const [one, other] = [onBody(a), onBody(b)];
+    if (one > 0 && other > 0) length -= one + other;
+  }
+  for (const { piece: id, from, to } of graph.folds) {
+    const middle = along(from, to, 0.5);
+    const beside = (facets.get(id) ?? []).filter(({ outline }) => contains(outline, middle, 1e-4));
+    if (beside.some(hangs) && !beside.every(hangs)) length += distance(from, to);
+  }
+  return length;
 }

@@ -21,14 +21,22 @@ describe('every family over its whole range', () => {
     );
   });
 
-  test('has one opening, closed, whose length is what the seams leave', () => {
+  test('has as many rims as it says, each closed, whose length is what the seams leave', () => {
     fc.assert(
       fc.property(constructions, (construction) => {
         const { graph } = build(construction);
         const rims = cornersOf(graph).rims();
         const length = rims.flat().reduce((sum, { interval }) => sum + interval.to - interval.from, 0);
-        expect(rims).toHaveLength(1);
-        expect(length).toBeCloseTo(measure(graph).opening, 1);
+        expect(rims).toHaveLength(graph.rims);
+        const edges = graph.pieces
+          .flatMap((piece) => piece.edges)
+          .reduce((sum, edge) => sum + edge.length, 0);
+        const sewn = graph.seams
+          .flatMap(({ a, b }) => [a, b])
+          .reduce((sum, { from, to }) => sum + Math.abs(to - from), 0);
+        expect(length).toBeCloseTo(edges - sewn, 1);
+        const hanging = graph.facets.some(({ face }) => face === 'flap' || face === 'handle');
+        if (!hanging) expect(length).toBeCloseTo(measure(graph).opening, 1);
       }),
     );
   });
@@ -187,5 +195,57 @@ describe('faces and strip', () => {
     const pieces = graph.pieces.reduce((sum, { outline }) => sum + area(outline), 0);
     const facets = graph.facets.reduce((sum, { outline }) => sum + area(outline), 0);
     expect(facets).toBeCloseTo(pieces, 3);
+  });
+});
+
+describe('boxed, two faces, fold-over and slip-through by their formulas', () => {
+  test('boxed: a by b by c squares, counted by hand', () => {
+    const body = (columns: number, rows: number): Body => ({
+      of: 'motifs',
+      motif: 'm1',
+      rounds: 4,
+      columns,
+      rows,
+    });
+    const { graph, materials } = build({
+      family: 'boxed',
+      front: body(3, 2),
+      side: body(1, 2),
+      bottom: body(3, 1),
+    });
+    const [side, join] = [materials.motifSide('m1', 4), materials.join()];
+    const size = measure(graph);
+    expect(size.width).toBeCloseTo(3 * (side + join), 6);
+    expect(size.depth).toBeCloseTo(side + join, 6);
+    expect(size.height).toBeCloseTo(2 * side + 1.5 * join, 6);
+    // Two faces of 6, two sides of 2, a bottom of 3.
+    expect(graph.pieces).toHaveLength(2 * 6 + 2 * 2 + 3);
+  });
+
+  test('a corner sewn across at depth t takes t off the width and t / 2 off the height', () => {
+    const face: Body = { ...SQUARES, columns: 3, rows: 3 };
+    const flat = measure(build({ family: 'two-faces', face, tuck: 0 }).graph);
+    const boxed = measure(build({ family: 'two-faces', face, tuck: 80 }).graph);
+    expect(flat.depth).toBeCloseTo(0, 9);
+    expect(boxed.depth).toBeCloseTo(80, 6);
+    expect(boxed.width).toBeCloseTo(flat.width - 80, 6);
+    expect(boxed.height).toBeCloseTo(flat.height - 40, 6);
+    expect(boxed.opening).toBeCloseTo(flat.opening, 6);
+  });
+
+  test('a fold-over’s mouth is twice its width: the flap does not count', () => {
+    for (const body of [{ ...SQUARES, columns: 3, rows: 7 }, PANEL]) {
+      const size = measure(build({ family: 'fold-over', body, flap: 1 }).graph);
+      expect(size.opening).toBeCloseTo(2 * size.width, 4);
+    }
+  });
+
+  test('handles leave mouth and size of the body as they are', () => {
+    const plain = measure(build(wrap()).graph);
+    const handled = measure(
+      build({ family: 'slip-through', motif: 'm1', rounds: 4, columns: 3, rows: 3, short: 2, long: 5 }).graph,
+    );
+    for (const key of ['width', 'height', 'depth', 'opening'] as const)
+      expect(handled[key]).toBeCloseTo(plain[key], 4);
   });
 });

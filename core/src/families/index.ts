@@ -8,6 +8,7 @@ import { onPoint, onPointSchema } from './on-point/index.ts';
 import { pinwheel, pinwheelSchema } from './pinwheel/index.ts';
 import { type Choices, type Control, lift } from './shared/control.ts';
 import type { Materials } from './shared/materials.ts';
+import { slipThrough, slipThroughSchema } from './slip-through/index.ts';
 import { twoFaces, twoFacesSchema } from './two-faces/index.ts';
 import { wrapRound, wrapRoundSchema } from './wrap-round/index.ts';
 
@@ -25,6 +26,7 @@ export const constructionSchema = z.discriminatedUnion('family', [
   boxedSchema,
   twoFacesSchema,
   foldOverSchema,
+  slipThroughSchema,
 ]);
 export type Construction = z.infer<typeof constructionSchema>;
 export type FamilyId = Construction['family'];
@@ -65,6 +67,8 @@ export function familyOf(construction: Construction): BoundFamily {
       return bind(twoFaces, construction);
     case 'fold-over':
       return bind(foldOver, construction);
+    case 'slip-through':
+      return bind(slipThrough, construction);
   }
 }
 
@@ -93,4 +97,5 @@ export const FAMILIES: readonly FamilyEntry[] = [
   entry('boxed', boxed),
   entry('two-faces', twoFaces),
   entry('fold-over', foldOver),
+  entry('slip-through', slipThrough),
 ];

@@ -75,6 +75,15 @@ export const constructions: fc.Arbitrary<Construction> = fc.oneof(
     wings: fc.tuple(wing, wing, wing, wing),
   }),
   fc.record({
+    family: fc.constant('slip-through' as const),
+    motif,
+    rounds,
+    columns: fc.integer({ min: 2, max: 5 }),
+    rows: fc.integer({ min: 1, max: 5 }),
+    short: fc.integer({ min: 1, max: 6 }),
+    long: fc.integer({ min: 1, max: 8 }),
+  }),
+  fc.record({
     family: fc.constant('boxed' as const),
     front: fc.oneof(motifBody(4), workedBody),
     side: fc.oneof(motifBody(4), workedBody),

@@ -29,6 +29,7 @@ export function sheetsToGraph(
   sheets: readonly NamedSheet[],
   sewn: readonly SewnLine[],
   bent: ReadonlyArray<{ readonly facets: readonly Facet[]; readonly folds: readonly Fold[] }>,
+  rims = 1,
 ): BagGraph {
   const inner = sheets.map(({ sheet, id, name }) => innerSeams(sheet, id, name));
   return {
@@ -37,7 +38,7 @@ export function sheetsToGraph(
     lines: [...inner.flatMap(({ lines }) => lines), ...sewn.map(({ line }) => line)],
     folds: bent.flatMap(({ folds }) => folds),
     facets: bent.flatMap(({ facets }) => facets),
-    rims: 1,
+    rims,
   };
 }
 
