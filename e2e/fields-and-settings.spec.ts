@@ -4,7 +4,7 @@ test('what cannot be read stays as typed with the reason, and nothing else break
   page,
   open,
 }) => {
-  await open('Slip-through knitting keeper', 'Build');
+  await open('Rope roll', 'Build');
   const width = await tape(page, 'width');
   const columns = field(page, 'Columns round the bag');
   for (const [text, says] of [

@@ -39,7 +39,7 @@ test('counts are typed, pulled on the net, undone in one step and kept through a
   page,
   open,
 }) => {
-  await open('Slip-through knitting keeper', 'Build');
+  await open('Rope roll', 'Build');
   const columns = field(page, 'Columns round the bag');
   await expect(columns).toHaveValue('7');
   const start = await tape(page, 'width');
@@ -71,8 +71,8 @@ test('counts are typed, pulled on the net, undone in one step and kept through a
 
 test('one pull of a grip is one step of undo', async ({ page, open }) => {
   await open('Outing box', 'Build');
-  const rows = field(page, 'Rows up the bag');
-  const grip = page.locator('[data-grip="rows"]');
+  const rows = field(page, 'Front: rows of squares');
+  const grip = page.locator('[data-grip="front-rows"]');
   const box = await grip.boundingBox();
   if (!box) throw new Error('no grip');
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
@@ -117,7 +117,7 @@ test('a strip four rows short is told, marked, and mended with one press', async
 });
 
 test('the schools differ in ends, and the steps are played on both drawings', async ({ page, open }) => {
-  await open('Slip-through knitting keeper', 'Joins');
+  await open('Rope roll', 'Joins');
   const school = (name: string) => page.getByRole('radio', { name: new RegExp(name) });
   await expect(school('All lines one way')).toContainText('18 ends');
   await expect(school('Strips first')).toContainText('42 ends');
@@ -153,16 +153,18 @@ test('pointing at a piece says what it meets; arrow keys walk over the net', asy
 });
 
 test('from the target to bags that reach it, one of them put on the table', async ({ page, open }) => {
-  await open('Slip-through knitting keeper', 'Brief');
+  await open('Rope roll', 'Brief');
   await page.getByRole('button', { name: 'Look for bags of this size' }).click();
   await expect(page.getByRole('status', { name: 'Search' })).toContainText(/bags looked at\./, {
     timeout: 30_000,
   });
   const answers = page.getByRole('complementary').getByRole('listitem');
   expect(await answers.count()).toBeGreaterThanOrEqual(3);
-  const onPoint = answers.filter({ hasText: 'On point' });
-  await onPoint.first().getByRole('button').click();
-  await expect(page.getByRole('img', { name: /^On point bag made up/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Wrap-round bag made up/ })).toBeVisible();
+  const other = answers.filter({ hasNotText: 'Wrap-round' }).first();
+  await other.getByRole('button').click();
+  await expect(other.getByRole('button')).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('img', { name: /^Wrap-round bag made up/ })).toHaveCount(0);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('img', { name: /^Wrap-round bag made up/ })).toBeVisible();
   await saved(page);

@@ -7,8 +7,8 @@ export default defineConfig({
   testMatch: '*.spec.ts',
   workers: 2,
   fullyParallel: false,
-  timeout: 60_000,
-  expect: { timeout: 10_000 },
+  timeout: 240_000,
+  expect: { timeout: 20_000 },
   reporter: process.env.FENNOT_E2E_JSON
     ? [['line'], ['json', { outputFile: process.env.FENNOT_E2E_JSON }]]
     : [['list']],

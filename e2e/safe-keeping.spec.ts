@@ -22,19 +22,19 @@ test('two windows on one bag: a clash is told, mine becomes a copy, theirs stays
 });
 
 test('two windows on one bag: taking the other leaves mine under undo', async ({ page, open, context }) => {
-  await open('Outing box', 'Build');
+  await open('Rope roll', 'Build');
   const other = await context.newPage();
   await other.goto(page.url());
   const rounds = (window: typeof page) => field(window, 'Rounds in each square');
   await rounds(other).fill('5');
   await saved(other);
-  await rounds(page).fill('4');
+  await rounds(page).fill('3');
   await page.getByRole('button', { name: 'Take the other' }).click();
   await expect(rounds(page)).toHaveValue('5');
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(rounds(page)).toHaveValue('4');
+  await expect(rounds(page)).toHaveValue('3');
   await saved(page);
-  await rounds(page).fill('3');
+  await rounds(page).fill('4');
   await saved(page);
 });
 

@@ -145,7 +145,7 @@ const unitVector = ([x, y, z]: Vector): Vector => {
   return [x / length, y / length, z / length];
 };
 
-/** Up runs from the middle of all to the middle of the rim; front from the back's normal to the front's. */
+/** Up runs from the middle of all to the middle of the mouth; front from the back's normal to the front's. */
 function axesOf(cloth: Cloth, faces: Faces): { up: Vector; front: Vector } {
   const { position: p, inverseMass: w, rims, count } = cloth;
   const middle = [0, 0, 0];
@@ -156,7 +156,7 @@ function axesOf(cloth: Cloth, faces: Faces): { up: Vector; front: Vector } {
     for (let axis = 0; axis < 3; axis++) middle[axis] = (middle[axis] ?? 0) + m * (p[3 * i + axis] ?? 0);
   }
   const rim = [0, 0, 0];
-  const round = rims.flat();
+  const round = rims[0] ?? [];
   for (const i of round)
     for (let axis = 0; axis < 3; axis++) rim[axis] = (rim[axis] ?? 0) + (p[3 * i + axis] ?? 0) / round.length;
   const up = unitVector([

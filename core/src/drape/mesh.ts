@@ -5,6 +5,7 @@ import {
   type Interval,
   inNet,
   type Piece,
+  type RimPart,
   type Seam,
 } from '../bag/index.ts';
 
@@ -36,7 +37,7 @@ export interface Mesh {
   /** Corner triples, counter-clockwise as seen from the right side. */
   readonly triangles: Int32Array;
   readonly holds: readonly VertexHold[];
-  /** Vertices round each opening, in the direction of the outlines. */
+  /** Vertices round each opening, in the direction of the outlines; the mouth, which is the longest, first. */
   readonly rims: readonly (readonly number[])[];
 }
 
@@ -103,6 +104,7 @@ export function meshOf(graph: BagGraph, spacing: number): Mesh {
     holds,
     rims: cornersOf(graph)
       .rims()
+      .sort((p, q) => lengthOf(q) - lengthOf(p))
       .map((rim) =>
         rim.flatMap(({ interval }) =>
           along(gridOf(interval.piece), interval)
@@ -112,6 +114,9 @@ export function meshOf(graph: BagGraph, spacing: number): Mesh {
       ),
   };
 }
+
+const lengthOf = (rim: readonly RimPart[]) =>
+  rim.reduce((sum, { interval }) => sum + interval.to - interval.from, 0);
 
 /** Where a piece's lines must pass: ends of seams, and folds along its sides. */
 function stopsOf(graph: BagGraph) {

@@ -4,7 +4,7 @@ import type { Cloth } from './cloth.ts';
 export interface FilledShape {
   /** Litres up to the rim. */
   readonly volume: number;
-  /** mm round the opening. */
+  /** mm round the mouth. */
   readonly opening: number;
   /** Largest gap left in a seam, mm. */
   readonly gap: number;
@@ -25,7 +25,7 @@ export function shapeOf({ position: p, triangles, rims, unit, closing, flat, str
   for (let t = 0; t < triangles.length; t += 3)
     volume += six(point(triangles[t] ?? 0), point(triangles[t + 1] ?? 0), point(triangles[t + 2] ?? 0));
   let opening = 0;
-  for (const rim of rims) {
+  for (const [k, rim] of rims.entries()) {
     const n = rim.length || 1;
     const sum = rim.reduce((s, v) => [s[0] + at(v, 0) / n, s[1] + at(v, 1) / n, s[2] + at(v, 2) / n] as P, [
       0, 0, 0,
@@ -34,7 +34,8 @@ export function shapeOf({ position: p, triangles, rims, unit, closing, flat, str
       const next = rim[(i + 1) % rim.length] ?? v;
       // The rim runs along the outlines, so the lid must run against it.
       volume += six(sum, point(next), point(v));
-      opening += Math.hypot(at(next, 0) - at(v, 0), at(next, 1) - at(v, 1), at(next, 2) - at(v, 2));
+      if (k === 0)
+        opening += Math.hypot(at(next, 0) - at(v, 0), at(next, 1) - at(v, 1), at(next, 2) - at(v, 2));
     });
   }
   let gap = 0;

@@ -3,16 +3,29 @@ import type { Knex } from 'knex';
 import { BagStore } from '../db/bags.ts';
 import { folderSatchel } from './bags/folder-satchel.ts';
 import { glovePouch } from './bags/glove-pouch.ts';
+import { handbellHauler } from './bags/handbell-hauler.ts';
 import { hymnCover } from './bags/hymn-cover.ts';
 import { juniorPack } from './bags/junior-pack.ts';
+import { keyWallet } from './bags/key-wallet.ts';
 import { knittingKeeper } from './bags/knitting-keeper.ts';
+import { marketPinwheel } from './bags/market-pinwheel.ts';
 import { outingBox } from './bags/outing-box.ts';
+import { ropeRoll } from './bags/rope-roll.ts';
 
 /** The bags of the ringers of Lode End, checked like any other document. The last is shown first. */
 export const demoBags = (): BagDocument[] =>
-  [glovePouch, hymnCover, juniorPack, knittingKeeper, outingBox, folderSatchel].map((draft) =>
-    documentSchema.parse(draft),
-  );
+  [
+    keyWallet,
+    glovePouch,
+    hymnCover,
+    ropeRoll,
+    juniorPack,
+    outingBox,
+    knittingKeeper,
+    marketPinwheel,
+    handbellHauler,
+    folderSatchel,
+  ].map((draft) => documentSchema.parse(draft));
 
 /** Gives a new owner the demo bags. */
 export async function addDemoBags(db: Knex, owner: string): Promise<void> {

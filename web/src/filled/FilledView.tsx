@@ -73,7 +73,9 @@ interface BagProps {
   readonly frame: number;
 }
 
-function Bag({ plan, state: { start, frames }, frame }: BagProps) {
+function Bag({ plan, state: { start, frames, shape }, frame }: BagProps) {
+  const tall = (name: string) => plan.tapes.find(({ measure }) => measure === name)?.finished.value ?? 300;
+  const height = tall('height');
   const dressed = useMemo(() => dress(plan, start), [plan, start]);
   const { invalidate, camera } = useThree();
   const textures = useTextures(dressed.pictures, invalidate);
@@ -84,17 +86,20 @@ function Bag({ plan, state: { start, frames }, frame }: BagProps) {
     putFrame(dressed.geometry, positions);
     invalidate();
   }, [dressed, positions, invalidate]);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: only a new mesh moves the camera
+  const done = shape !== undefined;
+  const [middle, setMiddle] = useState(height / 2);
+  // Looks at the bag as it will stand, and once more when it does: handles reach higher than the body.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: only a new mesh and the end move the camera
   useEffect(() => {
-    const bag = plan.tapes.map(({ finished }) => finished.value);
-    const [width = 300, height = 300, depth = 0] = bag;
-    const far = 2 * Math.max(1.1 * width, height, depth) + 120;
+    const last = done ? frames.at(-1) : undefined;
+    const highest = last?.reduce((most, value, i) => (i % 3 === 1 ? Math.max(most, value) : most), 0);
+    const tallest = highest ?? height;
+    const far = 2 * Math.max(1.1 * tall('width'), tallest, tall('depth')) + 120;
     camera.position.copy(new Vector3(0.5, 0.34, 0.82).multiplyScalar(far));
-    camera.position.y += height / 2;
+    camera.position.y += tallest / 2;
+    setMiddle(tallest / 2);
     invalidate();
-  }, [start, camera]);
-  const tall = (name: string) => plan.tapes.find(({ measure }) => measure === name)?.finished.value ?? 300;
-  const height = tall('height');
+  }, [start, camera, done]);
   // The shadow under the bag.
   const reach = (tall('width') + tall('depth')) * 0.42;
   const onMove = (event: ThreeEvent<PointerEvent>) => {
@@ -104,7 +109,7 @@ function Bag({ plan, state: { start, frames }, frame }: BagProps) {
   };
   return (
     <>
-      <OrbitControls target={[0, height / 2, 0]} enableDamping={false} maxDistance={12_000} />
+      <OrbitControls target={[0, middle, 0]} enableDamping={false} maxDistance={12_000} />
       <mesh geometry={dressed.geometry} onPointerMove={onMove} onPointerOut={() => point({})}>
         {dressed.pictures.map((href, i) => (
           <meshStandardMaterial

@@ -1,7 +1,7 @@
 import type { BagDraft } from '@fennot/core';
 import { yarns } from '../stash.ts';
 
-/** One textured panel, folded at the bottom; its stitch pattern asks for a multiple of 4 plus 1. */
+/** Two textured faces with boxed corners. The pattern asks for a multiple of 4 plus 1, and 48 is not one. */
 export const glovePouch: BagDraft = {
   format: 'fennot.bag',
   version: 1,
@@ -9,7 +9,8 @@ export const glovePouch: BagDraft = {
   note: 'Six pairs of white gloves. The texture repeats over 4 stitches, plus 1.',
   brief: {
     width: { value: 220, tolerance: 10 },
-    height: { value: 160, tolerance: 10 },
+    height: { value: 165, tolerance: 10 },
+    depth: { value: 50, tolerance: 8 },
   },
   yarns: yarns('tollbar', 'kingfisher', 'foam'),
   swatches: [
@@ -28,18 +29,16 @@ export const glovePouch: BagDraft = {
   ],
   motifs: [],
   construction: {
-    family: 'wrap-round',
-    laid: 'folded',
-    bottom: 'seam',
-    sides: 'joins',
-    body: {
+    family: 'two-faces',
+    face: {
       of: 'worked',
       swatch: 'texture',
-      stitches: 40,
-      rows: 61,
+      stitches: 48,
+      rows: 36,
       multiple: { multiple: 4, extra: 1 },
       rowsRun: 'across',
     },
+    tuck: 50,
   },
   joins: { method: 'mattress', yarn: 'kingfisher', school: 'lines', flatFirst: true },
 };

@@ -1,15 +1,18 @@
 import type { BagDraft } from '@fennot/core';
 import { colourways, yarns } from '../stash.ts';
 
-/** An odd number of columns: one side folds down the middle of a column. */
+/** A body of squares whose corner columns run on as handles, the longer to slip through the shorter. */
 export const knittingKeeper: BagDraft = {
   format: 'fennot.bag',
   version: 1,
   name: 'Slip-through knitting keeper',
-  note: 'The body first. Seven columns were what the Loosestrife allowed.',
+  note: 'Hangs on the arm while knitting in the bell chamber. The Loosestrife just reached.',
   brief: {
-    width: { value: 290, tolerance: 12 },
+    width: { value: 330, tolerance: 12 },
     height: { value: 250, tolerance: 12 },
+    contents: [
+      { shape: 'cylinder', id: 'needles', name: 'Needles in their tube', height: 360, diameter: 40 },
+    ],
   },
   yarns: yarns('tollbar', 'loosestrife', 'foam', 'marigold', 'reed', 'kingfisher'),
   swatches: [
@@ -53,11 +56,13 @@ export const knittingKeeper: BagDraft = {
     },
   ],
   construction: {
-    family: 'wrap-round',
-    laid: 'tube',
-    bottom: 'seam',
-    sides: 'joins',
-    body: { of: 'motifs', motif: 'cluster', rounds: 4, columns: 7, rows: 3 },
+    family: 'slip-through',
+    motif: 'cluster',
+    rounds: 4,
+    columns: 4,
+    rows: 3,
+    short: 2,
+    long: 5,
   },
   joins: { method: 'whip', yarn: 'loosestrife', school: 'lines', flatFirst: true },
 };

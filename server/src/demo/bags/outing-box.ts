@@ -1,7 +1,7 @@
 import type { BagDraft } from '@fennot/core';
 import { colourways, yarns } from '../stash.ts';
 
-/** A tube of squares on a row of squares: stands on the handbell table. */
+/** Squares in front, behind and below, worked sides between them: stands on the handbell table. */
 export const outingBox: BagDraft = {
   format: 'fennot.bag',
   version: 1,
@@ -25,6 +25,17 @@ export const outingBox: BagDraft = {
       stitches: { count: 12, length: 118 },
       rows: { count: 6, length: 108 },
     },
+    {
+      id: 'stripe',
+      name: 'Low stitch for the sides',
+      yarn: 'rust',
+      hook: 6.5,
+      stitch: 'low',
+      school: 'standing',
+      strands: 1,
+      stitches: { count: 12, length: 116 },
+      rows: { count: 12, length: 106 },
+    },
   ],
   motifs: [
     {
@@ -41,11 +52,17 @@ export const outingBox: BagDraft = {
     },
   ],
   construction: {
-    family: 'wrap-round',
-    laid: 'tube',
-    bottom: 'row',
-    sides: 'joins',
-    body: { of: 'motifs', motif: 'tile', rounds: 3, columns: 8, rows: 2 },
+    family: 'boxed',
+    front: { of: 'motifs', motif: 'tile', rounds: 3, columns: 3, rows: 2 },
+    side: {
+      of: 'worked',
+      swatch: 'stripe',
+      stitches: 13,
+      rows: 28,
+      multiple: { multiple: 1, extra: 0 },
+      rowsRun: 'across',
+    },
+    bottom: { of: 'motifs', motif: 'tile', rounds: 3, columns: 3, rows: 1 },
   },
   joins: { method: 'ridge', yarn: 'ink', school: 'fewest', flatFirst: true },
 };
