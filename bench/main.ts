@@ -1,7 +1,9 @@
-import { benchCore } from './core.ts';
+import { benchCore, benchFilling, benchSearch } from './core.ts';
 import { benchPage } from './page.ts';
 
 /** `npm run bench`: figures beside what they are held against. Nothing passes or fails here. */
 benchCore();
+benchSearch();
+benchFilling();
 const { DATABASE_URL, FENNOT_WEB } = process.env;
 if (DATABASE_URL && FENNOT_WEB) await benchPage(DATABASE_URL, FENNOT_WEB);

@@ -18,9 +18,7 @@ export default defineConfig({
       executablePath: chromium,
       args: [
         '--no-sandbox',
-        // Software drawing, also in three dimensions.
-        '--use-angle=swiftshader',
-        '--enable-unsafe-swiftshader',
+        '--disable-gpu',
         '--disable-quic',
         '--no-first-run',
         '--disable-background-networking',

@@ -105,7 +105,7 @@ export { expect };
 export const tape = async (page: Page, measure: string): Promise<number> =>
   Number.parseFloat((await page.getByTestId(`tape-${measure}`).textContent()) ?? '');
 
-export const saved = (page: Page) => expect(page.getByRole('status')).toHaveText(/Saved/);
+export const saved = (page: Page) => expect(page.getByRole('status', { name: 'Saving' })).toHaveText(/Saved/);
 
 /** A field by its whole label: the buttons beside it are named after it too. */
 export const field = (page: Page, name: string) => page.getByRole('textbox', { name, exact: true });

@@ -105,7 +105,12 @@ export function cornersOf({ pieces, seams }: Pick<BagGraph, 'pieces' | 'seams'>)
 
 /** The stretches between neighbouring marks that no seam covers. */
 function freeParts({ piece, edge, length, marks, taken }: MarkedEdge, points: Points): RimPart[] {
-  const covered = (at: number) => taken.some((low, i) => i % 2 === 0 && low < at && at < (taken[i + 1] ?? 0));
+  // Most edges are taken whole by one seam.
+  const [low, high] = taken;
+  if (taken.length === 2 && low !== undefined && high !== undefined && high - low > length - 2 * GRAIN)
+    return [];
+  const covered = (at: number) =>
+    taken.some((from, i) => i % 2 === 0 && from < at && at < (taken[i + 1] ?? 0));
   const stops = [...marks].sort(([p], [q]) => p - q);
   return stops.flatMap(([grains, point], i) => {
     const before = stops[i - 1];

@@ -45,6 +45,7 @@ export function pointOnEdge(piece: Piece, edge: number, position: number): Point
 
 /** A point of a piece, in the net. */
 export function inNet({ at, turn }: Pick<Piece, 'at' | 'turn'>, p: Point): Point {
+  if (turn === 0) return { x: at.x + p.x, y: at.y + p.y };
   const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
   return { x: at.x + p.x * cos - p.y * sin, y: at.y + p.x * sin + p.y * cos };
 }

@@ -4,6 +4,7 @@ import {
   cornersOf,
   edgeEnds,
   inNet,
+  type Piece,
   type Point,
   pieceIndex,
   pointOnEdge,
@@ -30,11 +31,18 @@ export function compass({ x, y }: Point): string {
 /** What a piece's edge is called by the way it faces in the net: `upper`, `left`, `lower right`. */
 export function edgeNames(graph: BagGraph): (piece: string, edge: number) => string {
   const piece = pieceIndex(graph);
+  const known = new Map<Piece, string[]>();
   return (id, edge) => {
     const own = piece(id);
-    const [start, end] = edgeEnds(own, edge).map((p) => inNet(own, p));
-    if (!start || !end) return '';
-    return compass({ x: end.y - start.y, y: start.x - end.x });
+    const names =
+      known.get(own) ??
+      own.edges.map((_, i) => {
+        const [start, end] = edgeEnds(own, i);
+        const [p, q] = [inNet(own, start), inNet(own, end)];
+        return compass({ x: q.y - p.y, y: p.x - q.x });
+      });
+    known.set(own, names);
+    return names[edge] ?? '';
   };
 }
 

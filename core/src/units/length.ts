@@ -38,6 +38,12 @@ export const formatLength = (length: number, system: LengthSystem): string =>
 export const formatSmall = (length: number, system: LengthSystem): string =>
   system === 'cm' ? `${length.toFixed(1)} mm` : `${(length / MM_PER_INCH).toFixed(2)} in`;
 
+const LITRES_PER_QUART = 0.946353;
+
+/** A volume in litres, or in US quarts for who measures in inches. */
+export const formatVolume = (litres: number, system: LengthSystem): string =>
+  system === 'cm' ? `${litres.toFixed(1)} litres` : `${(litres / LITRES_PER_QUART).toFixed(1)} quarts`;
+
 const FRACTIONS: Record<string, number> = {
   '⅛': 1 / 8,
   '¼': 1 / 4,

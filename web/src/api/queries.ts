@@ -3,7 +3,8 @@ import { api, type Settings, type StoredBag } from './client.ts';
 
 const KEYS = { bags: ['bags'], settings: ['settings'], bag: (id: string) => ['bags', id] };
 
-export const useBags = () => useQuery({ queryKey: KEYS.bags, queryFn: api.bags });
+/** All bags, fetched anew whenever the list is opened: the open plan may have changed one. */
+export const useBags = () => useQuery({ queryKey: KEYS.bags, queryFn: api.bags, staleTime: 0 });
 
 /** A bag as it stands on the server. Fetched anew at every opening: the open plan lives in its own store. */
 export const useBag = (id: string) =>

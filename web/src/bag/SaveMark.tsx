@@ -18,6 +18,7 @@ export function SaveMark({ state }: { readonly state: SaveState }) {
   return (
     <span
       role="status"
+      aria-label="Saving"
       className={`flex items-center gap-1 text-xs font-medium whitespace-nowrap ${mark.colour}`}
     >
       {mark.icon} {mark.text}

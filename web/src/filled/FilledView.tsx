@@ -1,4 +1,4 @@
-import { formatLength, type Plan } from '@fennot/core';
+import { formatLength, formatVolume, type LengthSystem, type Plan } from '@fennot/core';
 import { OrbitControls } from '@react-three/drei/core/OrbitControls';
 import { Canvas, type ThreeEvent, useThree } from '@react-three/fiber';
 import { useEffect, useMemo, useState } from 'react';
@@ -28,7 +28,7 @@ export default function FilledView({ plan }: { readonly plan: Plan }) {
           dpr={[1, 2]}
           frameloop="demand"
           camera={{ fov: 32, position: [0, 200, 1200], near: 10, far: 20000 }}
-          aria-label={describe(plan, state)}
+          aria-label={describe(plan, state, system)}
           role="img"
         >
           <ambientLight intensity={1.15} />
@@ -52,18 +52,18 @@ export default function FilledView({ plan }: { readonly plan: Plan }) {
       </label>
       <p className="px-3 pt-1 text-xs text-soft" data-testid="filled">
         {shape
-          ? `Holds about ${shape.volume.toFixed(1)} litres up to the rim; opening ${formatLength(shape.opening, system)} round. A picture of a filled bag: sizes are on the tapes.`
+          ? `Holds about ${formatVolume(shape.volume, system)} up to the rim; opening ${formatLength(shape.opening, system)} round. A picture of a filled bag: sizes are on the tapes.`
           : 'The seams draw together ...'}
       </p>
     </div>
   );
 }
 
-function describe(plan: Plan, { shape }: FillState): string {
+function describe(plan: Plan, { shape }: FillState, system: LengthSystem): string {
   const { motifs, panels } = plan.tally;
   const made = [motifs > 0 ? `${motifs} squares` : '', panels > 0 ? `${panels} panels` : ''].filter(Boolean);
   return `${plan.familyName} bag of ${made.join(' and ')}, filled${
-    shape ? `: about ${shape.volume.toFixed(1)} litres` : ', still coming together'
+    shape ? `: about ${formatVolume(shape.volume, system)}` : ', still coming together'
   }. The pressed views name its faces.`;
 }
 

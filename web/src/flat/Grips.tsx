@@ -1,5 +1,6 @@
-import type { Construction, Control } from '@fennot/core';
+import { type Construction, type Control, formatLength } from '@fennot/core';
 import { type PointerEvent, useRef, useState } from 'react';
+import { useSettings } from '../api/queries.ts';
 import { beginGesture } from '../bag/gesture.ts';
 import type { BagStore } from '../bag/store.ts';
 
@@ -9,14 +10,14 @@ interface GripsProps {
   readonly store: BagStore;
 }
 
-type CountControl = Extract<Control<Construction>, { kind: 'count' }>;
+type CountControl = Exclude<Control<Construction>, { kind: 'choice' }>;
 
 /** Handles on the net: pull to change a count. One pull is one step of undo. */
 export function Grips({ controls, px, store }: GripsProps) {
   return (
     <g>
       {controls.map((control) =>
-        control.kind === 'count' && control.grip ? (
+        control.kind !== 'choice' && control.grip ? (
           <Grip key={control.id} control={control} px={px} store={store} />
         ) : null,
       )}
@@ -35,9 +36,11 @@ interface Pull {
 function Grip({ control, px, store }: { control: CountControl; px: number; store: BagStore }) {
   const pull = useRef<Pull | undefined>(undefined);
   const [held, setHeld] = useState(false);
+  const { system } = useSettings();
   const { grip } = control;
   if (!grip) return null;
   const across = grip.axis === 'x';
+  const shown = control.kind === 'length' ? formatLength(control.value, system) : String(control.value);
   const place = { x: grip.at.x, y: -grip.at.y };
 
   const position = (event: PointerEvent) => (across ? event.clientX : -event.clientY) * px;
@@ -89,12 +92,12 @@ function Grip({ control, px, store }: { control: CountControl; px: number; store
         fill="none"
         strokeLinecap="round"
       />
-      <title>{`${control.label}: ${control.value}`}</title>
+      <title>{`${control.label}: ${shown}`}</title>
       {held && (
         <g transform="translate(0 -26)">
-          <rect x={-19} y={-13} width={38} height={20} rx={4} fill="var(--ink)" />
+          <rect x={-26} y={-13} width={52} height={20} rx={4} fill="var(--ink)" />
           <text textAnchor="middle" y={2} fontSize={13} fontWeight={700} fill="var(--card)">
-            {control.value}
+            {shown}
           </text>
         </g>
       )}

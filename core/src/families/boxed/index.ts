@@ -169,7 +169,7 @@ function controls(params: Boxed, materials: Materials, choices: Choices): Contro
       columnsLabel: 'columns',
       rowsLabel: 'rows of squares',
     })
-      .filter((control) => keep(control.id, control.kind === 'count' ? control.grip?.axis : undefined))
+      .filter((control) => keep(control.id, control.kind !== 'choice' ? control.grip?.axis : undefined))
       .map((control): Control<Boxed> => {
         const lifted = lift(
           control,
@@ -184,7 +184,7 @@ function controls(params: Boxed, materials: Materials, choices: Choices): Contro
     ...part('side', 'Side', width, (id, axis) => axis === 'x' || ['of', 'motif', 'rowsRun'].includes(id)),
     ...part('bottom', 'Bottom', 0, (id) =>
       ['of', 'motif', 'rounds', 'rowsRun', 'multiple', 'extra'].includes(id),
-    ).map((control) => (control.kind === 'count' ? { ...control, grip: undefined } : control)),
+    ).map((control) => (control.kind !== 'choice' ? { ...control, grip: undefined } : control)),
   ];
 }
 

@@ -16,7 +16,8 @@ export interface Grip {
  */
 export type Control<C> =
   | {
-      readonly kind: 'count';
+      /** `length`: the value is mm, and shown in the maker's unit. */
+      readonly kind: 'count' | 'length';
       readonly id: string;
       readonly label: string;
       readonly value: number;
@@ -40,7 +41,7 @@ export type Control<C> =
 
 /** The same control for something that contains the thing it controls. */
 export function lift<A, B>(control: Control<A>, into: (a: A) => B): Control<B> {
-  return control.kind === 'count'
+  return control.kind !== 'choice'
     ? { ...control, set: (value: number) => into(control.set(value)) }
     : { ...control, set: (value: string) => into(control.set(value)) };
 }

@@ -140,10 +140,10 @@ function controls(params: TwoFaces, materials: Materials, choices: Choices): Con
   return [
     ...face,
     {
-      kind: 'count',
+      kind: 'length',
       id: 'tuck',
-      label: 'Boxed corners, mm deep',
-      value: Math.round(params.tuck),
+      label: 'Depth of boxed corners',
+      value: params.tuck,
       min: 0,
       max: MOST_TUCK,
       step: TUCK_STEP,

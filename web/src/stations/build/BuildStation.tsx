@@ -1,7 +1,7 @@
 import { beginConstruction, type Construction, type Control, controlsOf, FAMILIES } from '@fennot/core';
 import { Cards } from '../../ui/Cards.tsx';
 import { Choice } from '../../ui/Choice.tsx';
-import { NumberField } from '../../ui/fields.tsx';
+import { LengthField, NumberField } from '../../ui/fields.tsx';
 import { Section } from '../../ui/Section.tsx';
 import type { StationProps } from '../station.ts';
 import { FamilyIcon } from './FamilyIcon.tsx';
@@ -57,7 +57,18 @@ interface ControlFieldProps {
 
 /** One decision of a family as a form field. */
 export function ControlField({ control, onChange }: ControlFieldProps) {
-  return control.kind === 'count' ? (
+  if (control.kind === 'length')
+    return (
+      <LengthField
+        label={control.label}
+        value={control.value}
+        least={control.min}
+        max={control.max}
+        hint={control.hint}
+        onChange={(value) => onChange(control.set(value))}
+      />
+    );
+  return control.kind !== 'choice' ? (
     <NumberField
       label={control.label}
       name={control.label.toLowerCase()}
