@@ -42,11 +42,21 @@ export interface Plan {
   readonly marked: readonly MarkedEdge[];
   readonly mismatches: readonly GraphProblem[];
   readonly joins: JoinPlan;
-  readonly steps: readonly JoinStep[];
-  readonly schools: readonly SchoolSummary[];
+  // Worked out when first asked for: only one station shows them.
+  readonly steps: () => readonly JoinStep[];
+  readonly schools: () => readonly SchoolSummary[];
   /** Euler's bound on the runs of this bag in whatever order. */
-  readonly fewestRuns: number;
+  readonly fewestRuns: () => number;
   readonly tally: Tally;
+}
+
+/** Remembers what `make` made. */
+function once<T>(make: () => T): () => T {
+  let made: { readonly value: T } | undefined;
+  return () => {
+    made ??= { value: make() };
+    return made.value;
+  };
 }
 
 /** Works everything out anew. Pure, and quick enough to run after every edit. */
@@ -77,9 +87,9 @@ export function planOf(document: BagDocument): Plan {
     marked: markedEdges(graph),
     mismatches: mismatches(graph),
     joins,
-    steps: joinSteps(graph, joining, joins, method),
-    schools: schoolsSideBySide(joining, method),
-    fewestRuns: fewestTrails(joining.all),
+    steps: once(() => joinSteps(graph, joining, joins, method)),
+    schools: once(() => schoolsSideBySide(joining, method)),
+    fewestRuns: once(() => fewestTrails(joining.all)),
     tally: tallyOf(document, graph, designs, joins),
   };
 }

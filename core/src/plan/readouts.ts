@@ -68,9 +68,9 @@ export function readouts(plan: Plan, reading: Reading) {
         yarnMm: round(yarn),
       })),
       ends: plan.joins.ends,
-      fewestRuns: plan.fewestRuns,
-      schools: plan.schools.map((summary) => ({ ...summary, yarn: round(summary.yarn) })),
-      steps: plan.steps.map((step) => ({
+      fewestRuns: plan.fewestRuns(),
+      schools: plan.schools().map((summary) => ({ ...summary, yarn: round(summary.yarn) })),
+      steps: plan.steps().map((step) => ({
         run: step.run,
         text: stepText(step, document.joins.method, reading),
       })),

@@ -23,7 +23,7 @@ export function useBagKeys(store: BagStore, plan: Plan, joins: boolean): void {
       const by = key === '.' ? 1 : key === ',' ? -1 : 0;
       if (by === 0) return;
       const { step, goTo } = usePlayer.getState();
-      goTo(Math.min(plan.steps.length - 1, Math.max(0, step + by)));
+      goTo(Math.min(plan.steps().length - 1, Math.max(0, step + by)));
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);

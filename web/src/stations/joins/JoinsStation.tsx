@@ -23,7 +23,7 @@ export function JoinsStation({ plan, store }: StationProps) {
   const set = (fields: Partial<BagDocument['joins']>) =>
     store.getState().change((doc) => ({ ...doc, joins: { ...doc.joins, ...fields } }));
   const method = joinMethod(joins.method);
-  const most = Math.max(...plan.schools.map(({ ends }) => ends));
+  const most = Math.max(...plan.schools().map(({ ends }) => ends));
   return (
     <>
       <Section title="Method">
@@ -54,10 +54,10 @@ export function JoinsStation({ plan, store }: StationProps) {
           className="grid-cols-2"
           value={orderId(plan.joins.school, plan.joins.flatFirst)}
           onChange={(id) => {
-            const next = plan.schools.find(({ school, flatFirst }) => orderId(school, flatFirst) === id);
+            const next = plan.schools().find(({ school, flatFirst }) => orderId(school, flatFirst) === id);
             if (next) set({ school: next.school, flatFirst: next.flatFirst });
           }}
-          options={plan.schools.map(({ school, flatFirst, ends }) => ({
+          options={plan.schools().map(({ school, flatFirst, ends }) => ({
             value: orderId(school, flatFirst),
             title: schoolAbout[school],
             content: (
@@ -76,7 +76,7 @@ export function JoinsStation({ plan, store }: StationProps) {
         />
         <p className="text-xs text-soft">
           {schoolAbout[SCHOOLS.find((school) => school === joins.school) ?? 'lines']} Joins take about{' '}
-          {yarnLength(plan.tally.joinYarn, system)}. No order can do with fewer than {2 * plan.fewestRuns}{' '}
+          {yarnLength(plan.tally.joinYarn, system)}. No order can do with fewer than {2 * plan.fewestRuns()}{' '}
           ends.
         </p>
       </Section>

@@ -14,7 +14,7 @@ export function StepList({ plan }: { readonly plan: Plan }) {
   const { terms, system } = useSettings();
   const { step, playing, goTo, play } = usePlayer();
   const { index } = shownStep(plan, step);
-  const last = plan.steps.length - 1;
+  const last = plan.steps().length - 1;
   const current = useRef<HTMLLIElement>(null);
 
   useEffect(() => {
@@ -28,7 +28,7 @@ export function StepList({ plan }: { readonly plan: Plan }) {
   }, [index]);
 
   const runStart = (from: number, by: 1 | -1) => {
-    const starts = plan.steps.flatMap((one, i) => (one.does === 'begin' ? [i] : []));
+    const starts = plan.steps().flatMap((one, i) => (one.does === 'begin' ? [i] : []));
     return by > 0 ? (starts.find((i) => i > from) ?? last) : (starts.findLast((i) => i < from) ?? 0);
   };
   const method = plan.document.joins.method;
@@ -79,7 +79,7 @@ export function StepList({ plan }: { readonly plan: Plan }) {
         </span>
       </div>
       <ol className="px-2 py-2 text-sm">
-        {plan.steps.map((one, i) => (
+        {plan.steps().map((one, i) => (
           <li key={i} ref={i === index ? current : undefined}>
             {one.does === 'begin' && (
               <h4 className="flex items-center gap-2 px-2 pt-2 text-sm font-semibold">

@@ -25,8 +25,13 @@ export interface ShownStep {
 }
 
 export function shownStep(plan: Plan, index: number): ShownStep {
-  const at = Math.min(Math.max(0, index), Math.max(0, plan.steps.length - 1));
-  const step = plan.steps[at];
-  const done = new Set(plan.steps.slice(0, at).flatMap((one) => (one.does === 'join' ? [one.seam] : [])));
+  const at = Math.min(Math.max(0, index), Math.max(0, plan.steps().length - 1));
+  const step = plan.steps()[at];
+  const done = new Set(
+    plan
+      .steps()
+      .slice(0, at)
+      .flatMap((one) => (one.does === 'join' ? [one.seam] : [])),
+  );
   return { index: at, step, seam: step?.does === 'join' ? step.seam : undefined, done };
 }
