@@ -101,8 +101,12 @@ function actingAt(time: number, cloth: Cloth, faces: Faces, flatFaced: boolean):
   };
 }
 
-/** Triangles of each face, by the made-up state. */
-type Faces = ReadonlyMap<Face, readonly number[]>;
+interface Faces {
+  /** Triangles of each face, by the made-up state. */
+  readonly faces: ReadonlyMap<Face, readonly number[]>;
+  /** Vertices of flap and handles, which do not say where up is. */
+  readonly hanging: ReadonlySet<number>;
+}
 
 function facesOf(graph: BagGraph, mesh: Mesh): Faces {
   const most = new Map<string, Face>();
@@ -122,7 +126,12 @@ function facesOf(graph: BagGraph, mesh: Mesh): Faces {
     if (list) list.push(t);
     else faces.set(face, [t]);
   }
-  return faces;
+  const hanging = new Set<number>();
+  for (const { piece, at } of mesh.grids) {
+    const face = most.get(piece.id);
+    if (face === 'handle' || face === 'flap') for (const vertex of at) hanging.add(vertex);
+  }
+  return { faces, hanging };
 }
 
 function normalOf(cloth: Cloth, triangles: readonly number[]): Vector {
@@ -146,7 +155,7 @@ const unitVector = ([x, y, z]: Vector): Vector => {
 };
 
 /** Up runs from the middle of all to the middle of the mouth; front from the back's normal to the front's. */
-function axesOf(cloth: Cloth, faces: Faces): { up: Vector; front: Vector } {
+function axesOf(cloth: Cloth, { faces, hanging }: Faces): { up: Vector; front: Vector } {
   const { position: p, inverseMass: w, rims, count } = cloth;
   const middle = [0, 0, 0];
   let mass = 0;
@@ -156,7 +165,9 @@ function axesOf(cloth: Cloth, faces: Faces): { up: Vector; front: Vector } {
     for (let axis = 0; axis < 3; axis++) middle[axis] = (middle[axis] ?? 0) + m * (p[3 * i + axis] ?? 0);
   }
   const rim = [0, 0, 0];
-  const round = rims[0] ?? [];
+  const mouth = rims[0] ?? [];
+  const onBody = mouth.filter((v) => !hanging.has(v));
+  const round = onBody.length > 2 ? onBody : mouth;
   for (const i of round)
     for (let axis = 0; axis < 3; axis++) rim[axis] = (rim[axis] ?? 0) + (p[3 * i + axis] ?? 0) / round.length;
   const up = unitVector([

@@ -170,6 +170,11 @@ function along({ piece, xs, ys, at }: PieceGrid, { edge, from, to }: Interval): 
   const [low, high] = [Math.min(from, to), Math.max(from, to)];
   const slack = (SAME * length) / Math.max(1, whole.length - 1);
   const part = whole.filter(({ position }) => position > low - slack && position < high + slack);
+  if (part.length === 0) {
+    // A stretch shorter than a cell: the nearest line stands for it.
+    const middle = (low + high) / 2;
+    return [whole.reduce((a, b) => (Math.abs(b.position - middle) < Math.abs(a.position - middle) ? b : a))];
+  }
   return from <= to ? part : part.reverse();
 }
 

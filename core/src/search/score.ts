@@ -15,7 +15,7 @@ export const wantedOf = ({ brief }: BagDocument): Wanted[] =>
   });
 
 /** What a square costs against being off by its tolerance. */
-const PER_SQUARE = 0.01;
+const PER_SQUARE = 0.005;
 
 /**
  * How far a size is from what is wanted; less is better. Within the tolerances it counts little how far,

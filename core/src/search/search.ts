@@ -29,23 +29,30 @@ export interface SearchOptions {
 const KEEP = 24;
 
 /**
- * The whole space: every family the document can be made in, every method, usual rounds and counts.
+ * The whole space: every family the document can be made in, every method, counts up to what fits a table,
+ * and squares like the maker's own: as many rounds as the last one measured, one fewer to two more.
  * `panels` lets bodies be worked as panels too, not only made of squares.
  */
-export const fullSearch = (document: BagDocument, panels: boolean): SearchOptions => ({
-  families: FAMILIES.filter(({ ofMotifs }) => !ofMotifs || document.motifs.length > 0).map(({ id }) => id),
-  methods: document.joins.measuredStrip ? [document.joins.method] : JOIN_METHODS,
-  ranges: {
-    motifs: document.motifs.map(({ id }) => id),
-    panels: panels || document.motifs.length === 0 ? document.swatches.map(({ id }) => id) : [],
-    strips: document.swatches.map(({ id }) => id),
-    rounds: { from: 3, to: 12 },
-    squares: 12,
-    stitches: 160,
-    stitchStep: 2,
-    strip: 40,
-  },
-});
+export function fullSearch(document: BagDocument, panels: boolean): SearchOptions {
+  const own = document.motifs.flatMap(({ measured }) => measured).at(-1)?.rounds ?? USUAL_ROUNDS;
+  return {
+    families: FAMILIES.filter(({ ofMotifs }) => !ofMotifs || document.motifs.length > 0).map(({ id }) => id),
+    methods: document.joins.measuredStrip ? [document.joins.method] : JOIN_METHODS,
+    ranges: {
+      motifs: document.motifs.map(({ id }) => id),
+      panels: panels || document.motifs.length === 0 ? document.swatches.map(({ id }) => id) : [],
+      strips: document.swatches.map(({ id }) => id),
+      rounds: { from: Math.max(1, own - 1), to: own + 2 },
+      squares: 12,
+      stitches: 160,
+      stitchStep: 2,
+      strip: 40,
+    },
+  };
+}
+
+/** Rounds of a square nobody has measured yet. */
+const USUAL_ROUNDS = 5;
 
 /** The best so far of one family and method, worst last. */
 class Shortlist {

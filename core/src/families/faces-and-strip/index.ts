@@ -8,6 +8,9 @@ import { type FacesAndStrip, facesAndStripSchema } from './schema.ts';
 
 export { facesAndStripSchema };
 
+/** A strip of fewer stitches is an edging, not a side. */
+const LEAST_STRIP = 5;
+
 export const facesAndStrip: Family<FacesAndStrip> = {
   id: 'faces-and-strip',
   name: 'Faces and strip',
@@ -26,7 +29,7 @@ export const facesAndStrip: Family<FacesAndStrip> = {
     sheetsWithin(ranges, materials, [1, 0.5], (width, height, squares, make) => {
       for (const swatch of ranges.strips) {
         const pitch = materials.pitch(swatch);
-        each(2, ranges.strip, (depth) => {
+        each(LEAST_STRIP, ranges.strip, (depth) => {
           Object.assign(size, { width, height, depth: depth * pitch + join, squares: 2 * squares });
           if (!offer(size)) return;
           take({
