@@ -11,6 +11,11 @@ const MOST_VERTICES = 2400;
 /** Seconds over which the seams draw together, and the filling comes in. */
 export const RAMP = 3;
 const PRESSURE = 8;
+/**
+ * Share of the pressure that acts while the seams draw together. With much less, nets with long arms (handles)
+ * can come to rest crumpled.
+ */
+const EARLY = 0.6;
 const FLATTEN = 12;
 const GRAVITY = 2;
 /** The fill is over when the fastest vertex is slower than this, units a second, or after this long. */
@@ -92,7 +97,7 @@ function actingAt(time: number, cloth: Cloth, faces: Faces, flatFaced: boolean):
     : { up: [0, 1, 0] as Vector, front: [0, 0, 1] as Vector };
   return {
     gap: 1 - smooth(time / RAMP),
-    pressure: PRESSURE * (0.25 + 0.75 * full),
+    pressure: PRESSURE * (EARLY + (1 - EARLY) * full),
     damping: time < RAMP ? 3 : 5,
     gravity: hanging ? GRAVITY : 0,
     flatten: hanging && flatFaced ? FLATTEN : 0,
