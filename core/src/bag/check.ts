@@ -48,6 +48,10 @@ export function checkGraph(graph: BagGraph): GraphProblem[] {
       problems.push({ kind: 'area', piece: one.id, by, text: `${one.name}: folding changes its area.` });
   }
 
+  const somewhere = new Set(graph.facets.map((facet) => facet.piece));
+  // Without a place for every piece there is nothing to hold the seams against.
+  if (graph.pieces.some(({ id }) => !somewhere.has(id))) return problems;
+
   const taken = new Map<string, Array<readonly [number, number]>>();
   const take = ({ piece: id, edge, from, to }: Interval) => {
     const low = Math.min(from, to);

@@ -1,0 +1,123 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { familyOf } from '../families/index.ts';
+import { materialsOf, sizeTable } from '../fit/index.ts';
+import { wholeLoops } from '../match/index.ts';
+import { constructions, testDocument } from '../testing/arbitraries.ts';
+import {
+  JOIN_METHODS,
+  joiningGraph,
+  joinMethod,
+  joinSteps,
+  methodName,
+  planRuns,
+  SCHOOLS,
+  stepText,
+  yarnLength,
+} from './index.ts';
+
+const reading = { terms: 'us', system: 'cm' } as const;
+const planned = fc
+  .tuple(constructions, fc.constantFrom(...SCHOOLS), fc.boolean(), fc.constantFrom(...JOIN_METHODS))
+  .map(([construction, school, flatFirst, method]) => {
+    const document = testDocument(construction);
+    const graph = familyOf(construction).build(materialsOf(sizeTable(document), document));
+    const joining = joiningGraph(graph);
+    const plan = planRuns(graph, joining, { school, flatFirst, method });
+    return { graph, plan, method, steps: joinSteps(graph, joining, plan, method) };
+  });
+
+describe('steps of any bag in any order', () => {
+  test('join every seam once, with as many loops as its edges have, doublings within them', () => {
+    fc.assert(
+      fc.property(planned, ({ graph, steps }) => {
+        const loops = wholeLoops(graph);
+        const seams = new Map(graph.seams.map((seam) => [seam.id, seam]));
+        const joins = steps.flatMap((step) => (step.does === 'join' ? [step] : []));
+        expect(joins.map(({ seam }) => seam).sort()).toEqual([...seams.keys()].sort());
+        for (const { seam, a, b, insertions, doubled } of joins) {
+          const own = seams.get(seam);
+          if (!own) throw new Error('an unknown seam');
+          expect([a.loops, b.loops]).toEqual([loops(own.a), loops(own.b)]);
+          expect(insertions).toBe(Math.min(a.loops, b.loops));
+          // What the doublings take beyond one is what one edge has beyond the other.
+          const extra = doubled.reduce((sum, { take }) => sum + take - 1, 0);
+          if (insertions > 0) expect(extra).toBe(Math.abs(a.loops - b.loops));
+          for (const { at } of doubled) {
+            expect(at).toBeGreaterThanOrEqual(1);
+            expect(at).toBeLessThanOrEqual(insertions);
+          }
+        }
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  test('begin and end every run, in order, and fold at most once', () => {
+    fc.assert(
+      fc.property(planned, ({ plan, steps }) => {
+        expect(steps.filter(({ does }) => does === 'begin').map(({ run }) => run)).toEqual(
+          plan.runs.map(({ number }) => number),
+        );
+        expect(steps.filter(({ does }) => does === 'end')).toHaveLength(plan.runs.length);
+        expect(steps.filter(({ does }) => does === 'fold').length).toBeLessThanOrEqual(1);
+        expect(plan.ends).toBe(2 * plan.runs.length);
+        const numbers = steps.map(({ run }) => run);
+        expect([...numbers].sort((p, q) => p - q)).toEqual(numbers);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  test('read as sentences, with no gap left in them', () => {
+    fc.assert(
+      fc.property(planned, ({ steps, method }) => {
+        for (const step of steps) {
+          const text = stepText(step, method, reading);
+          expect(text).toMatch(/^[A-Z].*[.]$/s);
+          expect(text).not.toMatch(/undefined|NaN|null| {2}/);
+        }
+      }),
+      { numRuns: 40 },
+    );
+  });
+});
+
+test('yarn is cut generously: to the next 10 cm, or the next quarter yard', () => {
+  expect(yarnLength(1901, 'cm')).toBe('2.0 m');
+  expect(yarnLength(2000, 'cm')).toBe('2.0 m');
+  // 2000 mm is 2.19 yd.
+  expect(yarnLength(2000, 'in')).toBe('2.25 yd');
+});
+
+test('every method has a name in either country’s words, and says how to hold the work', () => {
+  for (const id of JOIN_METHODS) {
+    expect(methodName(id, 'us')).not.toBe('');
+    expect(joinMethod(id).looks).not.toBe('');
+  }
+  expect(methodName('ridge', 'us')).toBe('Single crochet ridge');
+  expect(methodName('ridge', 'uk')).toBe('Double crochet ridge');
+});
+
+test('8 loops with 7 are told with the place of the doubling', () => {
+  const edge = (name: string, loops: number) => ({
+    piece: name,
+    name,
+    edge: 'left',
+    loops,
+    part: 'whole' as const,
+  });
+  const step = {
+    does: 'join',
+    run: 1,
+    seam: 's',
+    forward: true,
+    a: edge('Front', 8),
+    b: edge('Strip', 7),
+    insertions: 7,
+    doubled: [{ at: 4, side: 'a', take: 2 }],
+  } as const;
+  expect(stepText(step, 'whip', reading)).toBe(
+    'Front, left edge meets Strip, left edge: 8 loops of Front with 7 of Strip, whip stitch. Take two loops of Front with one of Strip at insertion 4.',
+  );
+});
