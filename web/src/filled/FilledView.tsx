@@ -17,6 +17,12 @@ export default function FilledView({ plan }: { readonly plan: Plan }) {
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new plan is shown from its start
   useEffect(() => setScrub(undefined), [plan.document]);
   if (!state) return <p className="p-4 text-sm text-soft">Laying the net out ...</p>;
+  if ('failed' in state)
+    return (
+      <p role="alert" className="p-4 text-sm text-loosestrife">
+        This bag could not be filled: {state.failed} The pressed views still show it.
+      </p>
+    );
   const { frames, shape } = state;
   const last = frames.length - 1;
   // Who wants no motion sees the end only.

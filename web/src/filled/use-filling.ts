@@ -1,5 +1,5 @@
 import type { BagDocument, FilledShape } from '@fennot/core';
-import { proxy, wrap } from 'comlink';
+import { proxy, type Remote, wrap } from 'comlink';
 import { useEffect, useState } from 'react';
 import type { Filler, FillStart } from '../workers/fill.worker.ts';
 
@@ -14,17 +14,21 @@ export interface FillState {
 const PAUSE = 250;
 
 /** Fills the bag in a worker; a changed plan ends the old filling and begins another. */
-export function useFilling(document: BagDocument): FillState | undefined {
-  const [state, setState] = useState<FillState | undefined>(undefined);
+export function useFilling(document: BagDocument): FillState | { readonly failed: string } | undefined {
+  const [state, setState] = useState<ReturnType<typeof useFilling>>(undefined);
   useEffect(() => {
     let worker: Worker | undefined;
+    // Held as long as the filling lasts: a remote that is collected drops its answers.
+    let filler: Remote<Filler> | undefined;
     let wanted = true;
     const timer = setTimeout(() => {
       worker = new Worker(new URL('../workers/fill.worker.ts', import.meta.url), { type: 'module' });
-      const filler = wrap<Filler>(worker);
+      filler = wrap<Filler>(worker);
       const frames: Float32Array[] = [];
       let begun: FillStart | undefined;
-      const tell = (shape?: FilledShape) => {
+      // The answer may overtake the last frame, which comes another way: neither may undo the other.
+      let shape: FilledShape | undefined;
+      const tell = () => {
         if (wanted && begun) setState({ start: begun, frames: [...frames], shape });
       };
       filler
@@ -38,12 +42,21 @@ export function useFilling(document: BagDocument): FillState | undefined {
             tell();
           }),
         )
-        .then(tell, () => undefined);
+        .then(
+          (filled) => {
+            shape = filled;
+            tell();
+          },
+          (error: unknown) => {
+            if (wanted) setState({ failed: error instanceof Error ? error.message : 'The worker ended.' });
+          },
+        );
     }, PAUSE);
     return () => {
       wanted = false;
       clearTimeout(timer);
       worker?.terminate();
+      filler = undefined;
     };
   }, [document]);
   return state;

@@ -1,5 +1,5 @@
 import type { BagDocument, Progress } from '@fennot/core';
-import { proxy, wrap } from 'comlink';
+import { proxy, type Remote, wrap } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import type { Searcher } from '../../workers/search.worker.ts';
 
@@ -12,9 +12,12 @@ export type SearchState =
 export function useSearch() {
   const [state, setState] = useState<SearchState>({ is: 'idle' });
   const worker = useRef<Worker | undefined>(undefined);
+  // Held as long as the search lasts: a remote that is collected drops its answers.
+  const searcher = useRef<Remote<Searcher> | undefined>(undefined);
   const end = () => {
     worker.current?.terminate();
     worker.current = undefined;
+    searcher.current = undefined;
   };
   useEffect(() => () => worker.current?.terminate(), []);
   return {
@@ -24,7 +27,8 @@ export function useSearch() {
       setState({ is: 'searching', progress: undefined });
       const own = new Worker(new URL('../../workers/search.worker.ts', import.meta.url), { type: 'module' });
       worker.current = own;
-      wrap<Searcher>(own)
+      searcher.current = wrap<Searcher>(own);
+      searcher.current
         .search(
           document,
           panels,
