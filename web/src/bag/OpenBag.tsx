@@ -88,9 +88,9 @@ export function OpenBag({ bag, station }: { readonly bag: StoredBag; readonly st
       <BagHeader store={store} state={state} />
       <SaveTrouble state={state} />
       <StationNav plan={plan} base={`/bags/${bag.id}`} />
-      <main className="grid min-h-0 grow grid-cols-1 overflow-y-auto lg:grid-cols-[1fr_340px] lg:grid-rows-[minmax(0,1fr)_auto] lg:overflow-hidden">
-        <div className="grid min-h-0 grid-cols-1 bg-table sm:grid-cols-[1.5fr_1fr]">
-          <div className="grid h-[420px] min-h-0 border-line sm:h-auto sm:border-r">
+      <main className="min-h-0 grow overflow-y-auto lg:grid lg:grid-cols-[1fr_340px] lg:grid-rows-[minmax(0,1fr)_auto] lg:overflow-hidden">
+        <div className="grid grid-cols-1 bg-table sm:h-[460px] sm:grid-cols-[1.5fr_1fr] lg:h-auto lg:min-h-0">
+          <div className="grid h-[340px] min-h-0 border-line sm:h-auto sm:border-r">
             <FlatView
               plan={plan}
               named={station === 'joins' || station === 'sides'}
@@ -98,13 +98,13 @@ export function OpenBag({ bag, station }: { readonly bag: StoredBag; readonly st
               overlay={(px) => <Overlay station={station} plan={plan} store={store} px={px} />}
             />
           </div>
-          <div className="grid h-[380px] min-h-0 sm:h-auto">
+          <div className="grid h-[340px] min-h-0 border-t border-line sm:h-auto sm:border-t-0">
             <MadeUpView plan={plan} activeSeam={shown?.seam} />
           </div>
         </div>
         <aside
           aria-label={`Worktop: ${stationName[station]}`}
-          className="min-h-0 border-line bg-card lg:row-span-2 lg:overflow-y-auto lg:border-l"
+          className="border-line bg-card lg:row-span-2 lg:min-h-0 lg:overflow-y-auto lg:border-l"
         >
           <Worktop plan={plan} store={store} />
         </aside>
