@@ -61,12 +61,6 @@ export function placed(net: Motion, { at, turn }: Pick<Piece, 'at' | 'turn'>): M
   return { origin: move(net, at), u: mix(cos, sin), v: mix(-sin, cos) };
 }
 
-/** Share of an edge's insertions that fall on an interval; not rounded. */
-export function loopsOn(piece: Piece, interval: Interval): number {
-  const edge = edgeOf(piece, interval.edge);
-  return (edge.loops * Math.abs(interval.to - interval.from)) / edge.length;
-}
-
 export const intervalLength = (interval: Interval): number => Math.abs(interval.to - interval.from);
 
 /**

@@ -15,6 +15,8 @@ export interface Family<P> {
   readonly about: string;
   /** A small drawing, 72 by 56: what is laid out, and where it folds, as SVG paths. */
   readonly drawing: { readonly pieces: string; readonly folds: string };
+  /** Whether it has a depth of its own, to be asked for at the start. */
+  readonly deep: boolean;
   /** Whether it can only be made of squares. */
   readonly ofMotifs: boolean;
   build(params: P, materials: Materials): BagGraph;

@@ -74,7 +74,10 @@ export function familyOf(construction: Construction): BoundFamily {
 
 /** A family before its parameters are chosen. */
 export interface FamilyEntry
-  extends Pick<Family<Construction>, 'name' | 'about' | 'drawing' | 'ofMotifs' | 'explore' | 'begin'> {
+  extends Pick<
+    Family<Construction>,
+    'name' | 'about' | 'drawing' | 'deep' | 'ofMotifs' | 'explore' | 'begin'
+  > {
   readonly id: FamilyId;
 }
 
@@ -83,6 +86,7 @@ const entry = <P extends Construction>(id: FamilyId, family: Family<P>): FamilyE
   name: family.name,
   about: family.about,
   drawing: family.drawing,
+  deep: family.deep,
   ofMotifs: family.ofMotifs,
   explore: family.explore,
   begin: family.begin,

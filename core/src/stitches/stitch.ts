@@ -10,7 +10,6 @@ export type Terms = 'us' | 'uk';
 
 interface StitchFacts {
   readonly name: Record<Terms, string>;
-  readonly short: Record<Terms, string>;
   /** Insertions that one row end of this stitch takes when something is joined to it. */
   readonly rowEndRate: number;
   /** Chains worked to turn before a row of this stitch. */
@@ -22,28 +21,24 @@ interface StitchFacts {
 const FACTS: Record<Stitch, StitchFacts> = {
   low: {
     name: { us: 'single crochet', uk: 'double crochet' },
-    short: { us: 'sc', uk: 'dc' },
     rowEndRate: 1,
     turningChains: 1,
     heightByPitch: 0.95,
   },
   mid: {
     name: { us: 'half double crochet', uk: 'half treble crochet' },
-    short: { us: 'hdc', uk: 'htr' },
     rowEndRate: 1.5,
     turningChains: 2,
     heightByPitch: 1.4,
   },
   tall: {
     name: { us: 'double crochet', uk: 'treble crochet' },
-    short: { us: 'dc', uk: 'tr' },
     rowEndRate: 2,
     turningChains: 3,
     heightByPitch: 2,
   },
   high: {
     name: { us: 'treble crochet', uk: 'double treble crochet' },
-    short: { us: 'tr', uk: 'dtr' },
     rowEndRate: 3,
     turningChains: 4,
     heightByPitch: 2.7,
@@ -51,7 +46,6 @@ const FACTS: Record<Stitch, StitchFacts> = {
 };
 
 export const stitchName = (stitch: Stitch, terms: Terms): string => FACTS[stitch].name[terms];
-export const stitchShort = (stitch: Stitch, terms: Terms): string => FACTS[stitch].short[terms];
 export const rowEndRate = (stitch: Stitch): number => FACTS[stitch].rowEndRate;
 export const turningChains = (stitch: Stitch): number => FACTS[stitch].turningChains;
 export const heightByPitch = (stitch: Stitch): number => FACTS[stitch].heightByPitch;

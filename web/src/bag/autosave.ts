@@ -125,5 +125,3 @@ export function autosave(store: BagStore, id: string, version: number, savedDocu
     },
   };
 }
-
-export type Autosave = ReturnType<typeof autosave>;

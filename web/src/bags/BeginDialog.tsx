@@ -18,7 +18,7 @@ export function BeginDialog({ open, onClose }: { readonly open: boolean; readonl
   const [size, setSize] = useState<Size>({ width: 320, height: 320, depth: 80 });
   const create = useCreateBag();
   const navigate = useNavigate();
-  const deep = family === 'faces-and-strip';
+  const deep = FAMILIES.some(({ id, deep: has }) => id === family && has);
   const target = (value: number) => ({ value: mm(value), tolerance: 15 });
 
   const begin = (event: FormEvent) => {

@@ -78,19 +78,19 @@ function build({ front, side, bottom }: Boxed, materials: Materials): BagGraph {
     joined: [LEFT, RIGHT, BOTTOM, TOP],
   });
   const [w, h, d] = [f.width, f.height, r.width];
-  const place = (face: Face, sheet: Sheet, id: string, motion: Motion): Region => ({
+  const place = (face: Face, id: string, motion: Motion): Region => ({
     face,
     within: [],
     motion,
-    holds: (piece: Piece) => piece.cell.sheet === id && sheet.width > 0,
+    holds: (piece: Piece) => piece.cell.sheet === id,
   });
   const at = (x: number, z: number): Point3 => ({ x, y: 0, z });
   const regions = [
-    place('front', f, 'front', onto(f, at(-w / 2, d / 2), X, Y, w, h)),
-    place('right', r, 'right', onto(r, at(w / 2, d / 2), scaled(Z, -1), Y, d, h)),
-    place('back', b, 'back', onto(b, at(w / 2, -d / 2), scaled(X, -1), Y, w, h)),
-    place('left', l, 'left', onto(l, at(-w / 2, -d / 2), Z, Y, d, h)),
-    place('bottom', floor, 'bottom', onto(floor, at(-w / 2, -d / 2), X, Z, w, d)),
+    place('front', 'front', onto(f, at(-w / 2, d / 2), X, Y, w, h)),
+    place('right', 'right', onto(r, at(w / 2, d / 2), scaled(Z, -1), Y, d, h)),
+    place('back', 'back', onto(b, at(w / 2, -d / 2), scaled(X, -1), Y, w, h)),
+    place('left', 'left', onto(l, at(-w / 2, -d / 2), Z, Y, d, h)),
+    place('bottom', 'bottom', onto(floor, at(-w / 2, -d / 2), X, Z, w, d)),
   ];
   const upright = (id: string, name: string, from: Sheet, to: Sheet, kind: 'flat' | 'closing') =>
     sew(kind, id, name, sheetSide(from, RIGHT), reversed(sheetSide(to, LEFT)));
@@ -196,6 +196,7 @@ export const boxed: Family<Boxed> = {
     pieces: 'M8 8h16v22H8zM24 8h10v22H24zM34 8h16v22H34zM50 8h10v22H50zM8 30h16v10H8z',
     folds: 'M24 6v26M34 6v26M50 6v26M6 30h20',
   },
+  deep: true,
   ofMotifs: false,
   build,
   settle: (params) => params,

@@ -39,6 +39,7 @@ export function facesAndStripControls(
     {
       kind: 'choice',
       id: 'strip-worked',
+      about: 'side',
       label: 'Strip worked',
       value: strip.worked,
       options: [
@@ -57,6 +58,7 @@ export function facesAndStripControls(
     {
       kind: 'count',
       id: 'strip-depth',
+      about: 'side',
       label: across ? 'Stitches across the strip' : 'Rows of the strip',
       value: strip.depth,
       min: 1,
@@ -69,6 +71,8 @@ export function facesAndStripControls(
     {
       kind: 'choice',
       id: 'strip-fit',
+      about: 'side',
+      fits: 'way',
       label: across ? 'Rows of the strip' : 'Stitches along the strip',
       value: strip.length.by,
       options: [
@@ -83,6 +87,7 @@ export function facesAndStripControls(
           {
             kind: 'count' as const,
             id: 'strip-length',
+            about: 'side' as const,
             label: across ? 'Rows' : 'Stitches',
             value: strip.length.count,
             min: 3,

@@ -19,6 +19,7 @@ export const facesAndStrip: Family<FacesAndStrip> = {
     pieces: 'M8 6h24v26H8zM40 6h24v26H40zM4 40h64v10H4z',
     folds: 'M24 38v14M48 38v14',
   },
+  deep: true,
   ofMotifs: false,
   build: buildFacesAndStrip,
   settle,

@@ -1,23 +1,17 @@
 import { z } from 'zod';
-import { bodySchema, MOST_STITCHES, multipleSchema } from '../shared/body.ts';
-
-const count = (what: string, least: number) =>
-  z
-    .int(`${what} must be a whole number.`)
-    .min(least, `${what} must be at least ${least}.`)
-    .max(MOST_STITCHES, `${what} cannot be more than ${MOST_STITCHES}.`);
+import { bodySchema, count, MOST_STITCHES, multipleSchema } from '../shared/body.ts';
 
 export const stripSchema = z.object({
   swatch: z.string(),
   /** `across`: short rows of the depth, many rows. `along`: one long row of the way, a few rows. */
   worked: z.enum(['across', 'along']),
   /** Stitches (across) or rows (along) that make the depth. */
-  depth: count('The depth', 1),
+  depth: count('The depth', MOST_STITCHES),
   /** Rows (across) or stitches (along) that make the way round the face. */
   length: z.discriminatedUnion('by', [
     z.object({ by: z.literal('way') }),
     // Three sides need at least a row each.
-    z.object({ by: z.literal('count'), count: count('The strip', 3) }),
+    z.object({ by: z.literal('count'), count: count('The strip', MOST_STITCHES, 3) }),
   ]),
   multiple: multipleSchema,
 });

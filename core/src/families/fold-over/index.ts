@@ -108,6 +108,7 @@ export const foldOver: Family<FoldOver> = {
   name: 'Fold-over',
   about: 'One long panel makes front, back and flap by folding; two side seams close it.',
   drawing: { pieces: 'M24 2h24v52H24z', folds: 'M20 18h32M20 38h32' },
+  deep: false,
   ofMotifs: false,
   build,
   settle: (params) => params,

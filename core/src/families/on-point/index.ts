@@ -80,6 +80,7 @@ export const onPoint: Family<OnPoint> = {
       'M24 4l12 12l-12 12L12 16zM48 4l12 12L48 28L36 16zM36 16l12 12L36 40L24 28zM24 28l12 12L24 52L12 40zM48 28l12 12L48 52L36 40z',
     folds: 'M20 28h32',
   },
+  deep: false,
   ofMotifs: true,
   build: buildOnPoint,
   settle: (params) => params,

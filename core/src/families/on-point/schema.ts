@@ -1,11 +1,5 @@
 import { z } from 'zod';
-import { MOST_ROUNDS } from '../shared/body.ts';
-
-const count = (what: string, most: number) =>
-  z
-    .int(`${what} must be a whole number.`)
-    .min(1, `${what} must be at least 1.`)
-    .max(most, `${what} cannot be more than ${most}.`);
+import { count, MOST_ROUNDS } from '../shared/body.ts';
 
 export const MOST_ACROSS = 6;
 export const MOST_ROWS = 8;

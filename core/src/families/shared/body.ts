@@ -1,9 +1,10 @@
 import { z } from 'zod';
 
-const count = (what: string, most: number) =>
+/** A whole number within bounds, with a sentence for each way it can be wrong. */
+export const count = (what: string, most: number, least = 1) =>
   z
     .int(`${what} must be a whole number.`)
-    .min(1, `${what} must be at least 1.`)
+    .min(least, `${what} must be at least ${least}.`)
     .max(most, `${what} cannot be more than ${most}.`);
 
 /** The largest sheet: beyond this no one lays a bag out on a table. */

@@ -27,6 +27,8 @@ export type Control<C> =
       readonly hint?: string | undefined;
       readonly problem?: string | undefined;
       readonly grip?: Grip | undefined;
+      /** `side`: a decision about the strip or side, shown where sides are. */
+      readonly about?: 'side';
       readonly set: (value: number) => C;
     }
   | {
@@ -36,6 +38,9 @@ export type Control<C> =
       readonly value: string;
       readonly options: ReadonlyArray<{ readonly value: string; readonly label: string }>;
       readonly hint?: string | undefined;
+      readonly about?: 'side';
+      /** The value that makes the side come out by itself. */
+      readonly fits?: string;
       readonly set: (value: string) => C;
     };
 

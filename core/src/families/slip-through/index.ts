@@ -3,7 +3,7 @@ import type { BagGraph, Motion } from '../../bag/index.ts';
 import { each } from '../explore.ts';
 import type { Family } from '../family.ts';
 import { bend, type Region } from '../shared/bend.ts';
-import { MOST_CELLS, MOST_ROUNDS } from '../shared/body.ts';
+import { count, MOST_CELLS, MOST_ROUNDS } from '../shared/body.ts';
 import { type Choices, type Control, motifChoice, squaresOfSize } from '../shared/control.ts';
 import type { Materials } from '../shared/materials.ts';
 import { sew, sheetsToGraph, split } from '../shared/sew.ts';
@@ -20,24 +20,18 @@ import {
 } from '../shared/sheet.ts';
 import { scaled, X, Y } from '../shared/wrap.ts';
 
-const count = (what: string, least: number, most: number) =>
-  z
-    .int(`${what} must be a whole number.`)
-    .min(least, `${what} must be at least ${least}.`)
-    .max(most, `${what} cannot be more than ${most}.`);
-
 const MOST_HANDLE = 12;
 
 export const slipThroughSchema = z.object({
   family: z.literal('slip-through'),
   motif: z.string(),
-  rounds: count('Rounds', 1, MOST_ROUNDS),
+  rounds: count('Rounds', MOST_ROUNDS),
   /** Columns of one face; as many again lie behind. */
-  columns: count('Columns', 2, MOST_CELLS / 2),
-  rows: count('Rows', 1, MOST_CELLS),
+  columns: count('Columns', MOST_CELLS / 2, 2),
+  rows: count('Rows', MOST_CELLS),
   /** Squares of the two handles; the longer slips through the shorter. */
-  short: count('The short handle', 1, MOST_HANDLE),
-  long: count('The long handle', 1, MOST_HANDLE),
+  short: count('The short handle', MOST_HANDLE),
+  long: count('The long handle', MOST_HANDLE),
 });
 export type SlipThrough = z.infer<typeof slipThroughSchema>;
 
@@ -192,6 +186,7 @@ export const slipThrough: Family<SlipThrough> = {
     pieces: 'M6 30h60v22H6zM21 30v22M36 30v22M51 30v22M6 30V18h14v12M22 30V6h14v24',
     folds: 'M36 28v26M4 24h18M20 17h18',
   },
+  deep: false,
   ofMotifs: true,
   build,
   settle: (params) => params,

@@ -159,6 +159,7 @@ export const twoFaces: Family<TwoFaces> = {
   name: 'Two faces',
   about: 'Two equal faces seamed on three sides; sewn-across corners give it depth.',
   drawing: { pieces: 'M8 8h24v38H8zM40 8h24v38H40z', folds: 'M8 38h8v8M32 38h-8v8M40 38h8v8M64 38h-8v8' },
+  deep: true,
   ofMotifs: false,
   build,
   settle: (params) => params,

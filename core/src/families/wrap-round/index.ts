@@ -15,6 +15,7 @@ export const wrapRound: Family<WrapRound> = {
     pieces: 'M6 14h60v34H6zM36 14v34M6 31h60M21 14v34M51 14v34',
     folds: 'M36 10v42',
   },
+  deep: false,
   ofMotifs: false,
   build: buildWrapRound,
   settle: (params) => params,

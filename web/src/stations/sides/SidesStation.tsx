@@ -28,7 +28,7 @@ export function SidesStation({ plan, store }: StationProps) {
   const worst = [...closing].sort((p, q) => Math.abs(q.ease.percent) - Math.abs(p.ease.percent))[0];
   const line = closing.find((one) => one.line === chosen) ?? worst;
   const strip = plan.marked[0];
-  const controls = controlsOf(plan.document).filter(({ id }) => id.startsWith('strip'));
+  const controls = controlsOf(plan.document).filter(({ about }) => about === 'side');
   const setConstruction = (construction: Construction) =>
     store.getState().change((doc) => ({ ...doc, construction }));
   return (
@@ -124,7 +124,9 @@ function StripSection({ plan, strip, controls, onChange }: StripSectionProps) {
   const { system } = useSettings();
   const needed = Math.round(strip.wayLength / strip.unit);
   const missing = needed - strip.total;
-  const fit = controls.find(({ id }) => id === 'strip-fit');
+  const fitting = controls.flatMap((control) =>
+    control.kind === 'choice' && control.fits !== undefined ? [control.set(control.fits)] : [],
+  )[0];
   const what = strip.counts;
   const faces = [
     ...new Set(plan.graph.pieces.filter(({ id }) => id !== strip.piece).map(({ cell }) => cell.sheet)),
@@ -142,8 +144,8 @@ function StripSection({ plan, strip, controls, onChange }: StripSectionProps) {
           </b>
         )}
       </p>
-      {missing !== 0 && fit?.kind === 'choice' && (
-        <Button look="main" small className="self-start" onClick={() => onChange(fit.set('way'))}>
+      {missing !== 0 && fitting && (
+        <Button look="main" small className="self-start" onClick={() => onChange(fitting)}>
           {missing > 0 ? `Add ${missing} ${what}` : `Leave out ${-missing} ${what}`}
         </Button>
       )}
