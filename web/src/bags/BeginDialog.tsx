@@ -45,20 +45,21 @@ export function BeginDialog({ open, onClose }: { readonly open: boolean; readonl
         <TextField label="Name" value={name} onChange={setName} />
         <Cards
           label="Way of building"
-          className="sm:grid-cols-2"
+          className="grid-cols-2 sm:grid-cols-4"
           value={family}
           onChange={setFamily}
           options={FAMILIES.map((entry) => ({
             value: entry.id,
+            title: entry.about,
             content: (
-              <span className="flex flex-col gap-1 py-1">
+              <span className="flex flex-col items-center gap-1 text-center text-xs font-semibold">
                 <FamilyIcon drawing={entry.drawing} />
-                <span className="font-semibold">{entry.name}</span>
-                <span className="text-xs text-soft">{entry.about}</span>
+                {entry.name}
               </span>
             ),
           }))}
         />
+        <p className="-mt-2 text-sm text-soft">{FAMILIES.find(({ id }) => id === family)?.about}</p>
         <Row>
           <LengthField label="Width" value={size.width} onChange={(width) => setSize({ ...size, width })} />
           <LengthField
