@@ -1,7 +1,16 @@
 import { cornersOf } from './corners.ts';
 import { area, distance, distance3 } from './geometry.ts';
-import type { BagGraph, Interval } from './graph.ts';
-import { edgeEnds, edgeOf, inNet, intervalLength, madeUpPlaces, pieceIndex, pointOnEdge } from './place.ts';
+import type { BagGraph, Interval, Piece } from './graph.ts';
+import {
+  edgeOf,
+  edgePath,
+  inNet,
+  intervalLength,
+  madeUpPlaces,
+  pieceIndex,
+  pointOnEdge,
+  stretchesOf,
+} from './place.ts';
 
 /** Something a bag graph should not do, in words a maker understands. */
 export interface GraphProblem {
@@ -15,6 +24,14 @@ export interface GraphProblem {
 }
 
 const SLACK = 1e-3;
+
+/** Shares of a seam's way at which its sides are held against each other: its ends, and the bends of a curve. */
+function heldPlaces(piece: Piece, { edge, from, to }: Interval): number[] {
+  const bends = stretchesOf(piece, edge)
+    .map((stretch) => (stretch.to - from) / (to - from))
+    .filter((share) => share > 1e-6 && share < 1 - 1e-6);
+  return [0, ...bends, 1];
+}
 
 /** Where the length of two joined intervals differs. Not a fault of the graph: the maker is told. */
 export function mismatches(graph: BagGraph): GraphProblem[] {
@@ -38,7 +55,8 @@ export function checkGraph(graph: BagGraph): GraphProblem[] {
 
   for (const one of graph.pieces) {
     one.edges.forEach((edge, index) => {
-      const by = edge.length - distance(...edgeEnds(one, index));
+      const path = edgePath(one, index);
+      const by = path.reduce((left, q, i) => left - distance(path[i - 1] ?? q, q), edge.length as number);
       if (Math.abs(by) > SLACK)
         problems.push({ kind: 'edge', piece: one.id, by, text: `${one.name}: edge length is off.` });
     });
@@ -75,23 +93,25 @@ export function checkGraph(graph: BagGraph): GraphProblem[] {
     take(a);
     take(b);
     const [pa, pb] = [piece(a.piece), piece(b.piece)];
-    const ends = (i: Interval) => {
-      const p = piece(i.piece);
-      return [pointOnEdge(p, i.edge, i.from), pointOnEdge(p, i.edge, i.to)] as const;
-    };
-    const [aFrom, aTo] = ends(a);
-    const [bFrom, bTo] = ends(b);
+    const pairs = heldPlaces(pa, a).map((share) => {
+      const at = (p: Piece, { edge, from, to }: Interval, s: number) =>
+        pointOnEdge(p, edge, from + (to - from) * s);
+      const inside = share < 0.5 ? share + 1e-6 : share - 1e-6;
+      return {
+        a: at(pa, a, share),
+        b: at(pb, b, share),
+        // A little further along the seam: where a fold crosses it, the facet the seam runs on.
+        aOn: at(pa, a, inside),
+        bOn: at(pb, b, inside),
+      };
+    });
     if (kind === 'flat') {
-      const by = Math.max(
-        distance(inNet(pa, aFrom), inNet(pb, bFrom)),
-        distance(inNet(pa, aTo), inNet(pb, bTo)),
-      );
+      const by = Math.max(...pairs.map((pair) => distance(inNet(pa, pair.a), inNet(pb, pair.b))));
       if (by > (eased.get(line) ?? 0) + SLACK)
         problems.push({ kind: 'apart', seam: id, by, text: 'A flat seam lies open in the net.' });
     }
     const by = Math.max(
-      distance3(place(a.piece, aFrom, aTo), place(b.piece, bFrom, bTo)),
-      distance3(place(a.piece, aTo, aFrom), place(b.piece, bTo, bFrom)),
+      ...pairs.map((pair) => distance3(place(a.piece, pair.a, pair.aOn), place(b.piece, pair.b, pair.bOn))),
     );
     if (by > SLACK)
       problems.push({ kind: 'gap', seam: id, by, text: 'A seam stays open on the made-up bag.' });

@@ -36,6 +36,12 @@ export const rectangle = (x: number, y: number, width: number, height: number): 
   { x, y: y + height },
 ];
 
+/** Width and height of the upright box round some points. */
+export function extent(points: readonly Point[]): { width: number; height: number } {
+  const [xs, ys] = [points.map(({ x }) => x), points.map(({ y }) => y)];
+  return { width: Math.max(...xs) - Math.min(...xs), height: Math.max(...ys) - Math.min(...ys) };
+}
+
 /** Area of a simple polygon by the shoelace formula; positive when counter-clockwise. */
 export function area(outline: readonly Point[]): number {
   let twice = 0;

@@ -5,12 +5,15 @@ import type { Point, Point3 } from './geometry.ts';
 export const EDGE_KINDS = ['tops', 'chain', 'row-ends', 'round'] as const;
 export type EdgeKind = (typeof EDGE_KINDS)[number];
 
-/** One side of a piece, from a corner of its outline to the next, counter-clockwise. */
+/** One side of a piece, counter-clockwise. */
 export interface Edge {
   readonly kind: EdgeKind;
+  /** Along the edge, round its bends. */
   readonly length: Mm;
   /** Insertions a join can take along the whole edge. */
   readonly loops: number;
+  /** Stretches of the outline it runs along: one when it is straight, more when it is curved. */
+  readonly sides?: number;
 }
 
 /** How a piece is made. */
@@ -25,7 +28,10 @@ export type Make =
       readonly rowsRun: 'across' | 'upright';
     };
 
-/** A flat piece. Outline and net are in mm, y up; `outline[i]` to `outline[i + 1]` is `edges[i]`. */
+/**
+ * A flat piece. Outline and net are in mm, y up; the outline's lower left is at 0, 0. The edges follow one
+ * another along the outline from `outline[0]`, each over as many stretches as it has sides.
+ */
 export interface Piece {
   readonly id: string;
   /** What the maker calls it: `B3`, `Front A1`, `Strip`. */
@@ -56,8 +62,11 @@ export interface Seam {
   readonly id: string;
   readonly a: Interval;
   readonly b: Interval;
-  /** `flat` can be worked while the net lies open, `closing` only after a fold. */
-  readonly kind: 'flat' | 'closing';
+  /**
+   * `flat` can be worked while the net lies open, `closing` only after a fold. `grown` takes no joining: one
+   * piece is worked straight out of the other's edge.
+   */
+  readonly kind: 'flat' | 'closing' | 'grown';
   /** The line of the bag this seam is part of. Seams of one line are named and matched together. */
   readonly line: string;
 }

@@ -1,7 +1,7 @@
 import { groupBy } from '../group-by.ts';
 import { along, clipSegment, contains, distance } from './geometry.ts';
 import type { BagGraph, Facet, Interval } from './graph.ts';
-import { edgeEnds, edgeOf, intervalLength, pieceIndex } from './place.ts';
+import { intervalLength, pathOn, pieceIndex } from './place.ts';
 
 /** The measures a maker takes with a tape. */
 export const MEASURES = ['width', 'height', 'depth', 'opening'] as const;
@@ -61,13 +61,14 @@ function mouthOf(graph: BagGraph): number {
   const body = (id: string) => (facets.get(id) ?? []).filter((facet) => !hangs(facet));
   /** Length of an interval that lies on the body. */
   const onBody = ({ piece: id, edge, from, to }: Interval): number => {
-    const own = piece(id);
-    const [start, end] = edgeEnds(own, edge);
-    const { length } = edgeOf(own, edge);
-    const [p, q] = [along(start, end, from / length), along(start, end, to / length)];
+    const path = pathOn(piece(id), { edge, from, to });
     return body(id).reduce((sum, { outline }) => {
-      const inside = clipSegment(outline, p, q);
-      return sum + (inside ? (inside[1] - inside[0]) * Math.abs(to - from) : 0);
+      for (const [i, q] of path.entries()) {
+        const p = path[i - 1];
+        const inside = p && clipSegment(outline, p, q);
+        if (inside) sum += (inside[1] - inside[0]) * distance(p, q);
+      }
+      return sum;
     }, 0);
   };
   let length = 0;

@@ -1,5 +1,5 @@
 import { groupBy } from '../group-by.ts';
-import { along, contains, cross, type Point, type Point3 } from './geometry.ts';
+import { along, contains, cross, distance, type Point, type Point3 } from './geometry.ts';
 import type { BagGraph, Interval, Motion, Piece } from './graph.ts';
 
 /** Applies a rigid motion to a point of a piece's plane. */
@@ -22,12 +22,55 @@ export function pieceIndex(graph: BagGraph): (id: string) => Piece {
   };
 }
 
+/** The corner of the outline an edge starts at. */
+function firstCorner({ edges }: Piece, edge: number): number {
+  let first = 0;
+  for (let before = 0; before < edge; before++) first += edges[before]?.sides ?? 1;
+  return first;
+}
+
+/** Corners of the outline an edge runs through, from its start to its end, in the piece's own coordinates. */
+export function edgePath(piece: Piece, edge: number): readonly Point[] {
+  const { sides = 1 } = edgeOf(piece, edge);
+  const first = firstCorner(piece, edge);
+  const path: Point[] = [];
+  for (let i = first; i <= first + sides; i++) {
+    const corner = piece.outline[i % piece.outline.length];
+    if (corner) path.push(corner);
+  }
+  return path;
+}
+
 /** Start and end of edge `edge` in the piece's own coordinates. */
 export function edgeEnds(piece: Piece, edge: number): readonly [Point, Point] {
-  const start = piece.outline[edge];
-  const end = piece.outline[(edge + 1) % piece.outline.length];
+  const first = firstCorner(piece, edge);
+  const start = piece.outline[first];
+  const end = piece.outline[(first + (piece.edges[edge]?.sides ?? 1)) % piece.outline.length];
   if (!start || !end) throw new Error(`${piece.name} has no edge ${edge}.`);
   return [start, end];
+}
+
+/** A straight stretch of an edge, with the positions (mm along the edge) of its ends. */
+export interface Stretch {
+  readonly p: Point;
+  readonly q: Point;
+  readonly from: number;
+  readonly to: number;
+}
+
+/** The straight stretches of an edge in order. */
+export function stretchesOf(piece: Piece, edge: number): Stretch[] {
+  const path = edgePath(piece, edge);
+  const { length, sides = 1 } = edgeOf(piece, edge);
+  let at = 0;
+  return path.slice(1).flatMap((q, i): Stretch[] => {
+    const p = path[i];
+    if (!p) return [];
+    const from = at;
+    // The last one ends where the edge ends, whatever rounding says.
+    at = i === sides - 1 ? length : at + distance(p, q);
+    return [{ p, q, from, to: at }];
+  });
 }
 
 /** The edge's record; the companion of `edgeEnds`. */
@@ -39,8 +82,25 @@ export function edgeOf(piece: Piece, edge: number): Piece['edges'][number] {
 
 /** The point `position` mm along an edge, in the piece's own coordinates. */
 export function pointOnEdge(piece: Piece, edge: number, position: number): Point {
-  const [start, end] = edgeEnds(piece, edge);
-  return along(start, end, position / edgeOf(piece, edge).length);
+  const { length, sides = 1 } = edgeOf(piece, edge);
+  if (sides === 1) {
+    const [start, end] = edgeEnds(piece, edge);
+    return along(start, end, position / length);
+  }
+  const stretches = stretchesOf(piece, edge);
+  const on = stretches.find(({ to }) => position <= to) ?? stretches.at(-1);
+  if (!on) throw new Error(`${piece.name} has no edge ${edge}.`);
+  return along(on.p, on.q, (position - on.from) / (on.to - on.from));
+}
+
+/** The line along part of an edge, through its bends, in the interval's direction. */
+export function pathOn(piece: Piece, { edge, from, to }: Omit<Interval, 'piece'>): Point[] {
+  const [low, high] = [Math.min(from, to), Math.max(from, to)];
+  const bends = stretchesOf(piece, edge)
+    .filter((stretch) => stretch.to > low + 1e-6 && stretch.to < high - 1e-6)
+    .map(({ q }) => q);
+  const path = [pointOnEdge(piece, edge, low), ...bends, pointOnEdge(piece, edge, high)];
+  return from <= to ? path : path.reverse();
 }
 
 /** A point of a piece, in the net. */

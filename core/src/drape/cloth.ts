@@ -44,6 +44,8 @@ const SHEAR = 1e-4;
 /** Bending stiffness inside a piece, and across a flat join. */
 const STIFF = 1;
 const STIFF_JOIN = 0.05;
+/** Three vertices whose ends lie nearer than this share of the way between them do not lie in a line. */
+const STRAIGHT = 0.99;
 
 const distanceOf = (p: Float64Array, a: number, b: number) =>
   Math.hypot(
@@ -83,20 +85,22 @@ export function clothOf(mesh: Mesh, unit: number): Cloth {
     bends.weights.push(mean / before, -(mean / before) - mean / after, mean / after);
     bends.compliance.push((mean * mean) / stiff);
   };
-  for (const { xs, ys, at } of mesh.grids) {
-    const w = xs.length;
+  const gap = (a: number, b: number) => distanceOf(position, a, b);
+  /** Inside a piece: where a drawn-out grid bends round a corner, nothing asks for a straight line. */
+  const inside = (a: number, b: number, c: number) => {
+    const [before, after] = [gap(a, b), gap(b, c)];
+    if (gap(a, c) > STRAIGHT * (before + after)) straight(a, b, c, before, after, STIFF);
+  };
+  for (const { w, h, at } of mesh.grids) {
     const vertex = (i: number, j: number) => at[j * w + i] ?? 0;
-    const gap = (list: readonly number[], i: number) => ((list[i + 1] ?? 0) - (list[i] ?? 0)) / unit;
-    for (let j = 0; j < ys.length; j++) {
+    for (let j = 0; j < h; j++) {
       for (let i = 0; i < w; i++) {
         if (i + 1 < w) stretch.push(vertex(i, j), vertex(i + 1, j));
-        if (j + 1 < ys.length) stretch.push(vertex(i, j), vertex(i, j + 1));
-        if (i + 1 < w && j + 1 < ys.length)
+        if (j + 1 < h) stretch.push(vertex(i, j), vertex(i, j + 1));
+        if (i + 1 < w && j + 1 < h)
           shear.push(vertex(i, j), vertex(i + 1, j + 1), vertex(i + 1, j), vertex(i, j + 1));
-        if (i + 2 < w)
-          straight(vertex(i, j), vertex(i + 1, j), vertex(i + 2, j), gap(xs, i), gap(xs, i + 1), STIFF);
-        if (j + 2 < ys.length)
-          straight(vertex(i, j), vertex(i, j + 1), vertex(i, j + 2), gap(ys, j), gap(ys, j + 1), STIFF);
+        if (i + 2 < w) inside(vertex(i, j), vertex(i + 1, j), vertex(i + 2, j));
+        if (j + 2 < h) inside(vertex(i, j), vertex(i, j + 1), vertex(i, j + 2));
       }
     }
   }
@@ -111,7 +115,8 @@ export function clothOf(mesh: Mesh, unit: number): Cloth {
 
   const mass = massOf(mesh.triangles, position, count);
   const holds = (kind: 'flat' | 'closing'): Holds => {
-    const own = mesh.holds.filter((hold) => hold.kind === kind);
+    // What is grown lies apart in the net and comes together like a closing seam.
+    const own = mesh.holds.filter((hold) => (hold.kind === 'flat') === (kind === 'flat'));
     return {
       ends: Int32Array.from(own.flatMap(({ a, b0, b1 }) => [a, b0, b1])),
       share: Float64Array.from(own.map(({ share }) => share)),
@@ -152,8 +157,7 @@ export function clothOf(mesh: Mesh, unit: number): Cloth {
 /** For each vertex on a piece's border (its corners left out) the neighbour inside the piece. */
 function inwardNeighbours({ grids }: Mesh): Map<number, number> {
   const inward = new Map<number, number>();
-  for (const { xs, ys, at } of grids) {
-    const [w, h] = [xs.length, ys.length];
+  for (const { w, h, at } of grids) {
     const put = (i: number, j: number, k: number, l: number) =>
       inward.set(at[j * w + i] ?? 0, at[l * w + k] ?? 0);
     for (let i = 1; i < w - 1; i++) {

@@ -1,4 +1,4 @@
-import type { Plan } from '@fennot/core';
+import { extent, type Plan } from '@fennot/core';
 import { BufferAttribute, BufferGeometry } from 'three';
 import { clothOf } from '../drawing/Fabric.tsx';
 import type { FillStart } from '../workers/fill.worker.ts';
@@ -20,30 +20,21 @@ export function dress(plan: Plan, { count, triangles, grids }: FillStart): Dress
   const uv = new Float32Array(2 * count);
   const owner = new Map<number, string>();
   const pictureOf = new Map<string, string>();
-  const borders = new Map<string, number[]>();
-  for (const { piece: id, xs, ys, at } of grids) {
+  const borders = new Map<string, readonly number[]>();
+  for (const { piece: id, at, points, border } of grids) {
     const piece = byId.get(id);
     if (!piece) continue;
     const worn = cloth(piece);
     pictureOf.set(id, worn.href);
-    const [w, h] = [xs.length, ys.length];
-    const size =
-      worn.is === 'picture' ? { x: xs[w - 1] ?? 1, y: ys[h - 1] ?? 1 } : { x: worn.width, y: worn.height };
+    const box = extent(piece.outline);
+    const size = worn.is === 'picture' ? box : worn;
     const turned = worn.is === 'tile' && worn.turned;
-    for (let j = 0; j < h; j++) {
-      for (let i = 0; i < w; i++) {
-        const vertex = at[j * w + i] ?? 0;
-        owner.set(vertex, id);
-        const [x, y] = turned ? [ys[j] ?? 0, -(xs[i] ?? 0)] : [xs[i] ?? 0, ys[j] ?? 0];
-        uv[2 * vertex] = x / size.x;
-        uv[2 * vertex + 1] = y / size.y;
-      }
-    }
-    const border: number[] = [];
-    for (let i = 0; i < w; i++) border.push(at[i] ?? 0);
-    for (let j = 1; j < h; j++) border.push(at[j * w + w - 1] ?? 0);
-    for (let i = w - 2; i >= 0; i--) border.push(at[(h - 1) * w + i] ?? 0);
-    for (let j = h - 2; j > 0; j--) border.push(at[j * w] ?? 0);
+    at.forEach((vertex, k) => {
+      owner.set(vertex, id);
+      const { x, y } = points[k] ?? { x: 0, y: 0 };
+      uv[2 * vertex] = (turned ? y : x) / size.width;
+      uv[2 * vertex + 1] = (turned ? -x : y) / size.height;
+    });
     borders.set(id, border);
   }
 

@@ -1,12 +1,12 @@
-import { type BagDocument, type FilledShape, fillBag, planOf, shapeOf } from '@fennot/core';
+import { type BagDocument, type FilledShape, fillBag, type Point, planOf, shapeOf } from '@fennot/core';
 import { expose, transfer } from 'comlink';
 
-/** A piece's grid for drawing: which vertex stands where on it, mm. */
+/** A piece's vertices for drawing: where each stands on it, mm, and those along its outline in order. */
 export interface DrawnGrid {
   readonly piece: string;
-  readonly xs: readonly number[];
-  readonly ys: readonly number[];
   readonly at: Int32Array;
+  readonly points: readonly Point[];
+  readonly border: readonly number[];
 }
 
 export interface FillStart {
@@ -31,7 +31,13 @@ const filler = {
     onStart({
       count,
       triangles,
-      grids: grids.map(({ piece, xs, ys, at }) => ({ piece: piece.id, xs, ys, at })),
+      grids: grids.map(({ piece, at, points, edges }) => ({
+        piece: piece.id,
+        at,
+        points,
+        // Each edge's last vertex is the next one's first.
+        border: edges.flatMap((edge) => edge.slice(0, -1).map(({ vertex }) => vertex)),
+      })),
     });
     const show = () => {
       const positions = filling.upright();
