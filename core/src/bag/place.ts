@@ -1,6 +1,6 @@
 import { groupBy } from '../group-by.ts';
 import { along, contains, cross, distance, type Point, type Point3 } from './geometry.ts';
-import type { BagGraph, Interval, Motion, Piece } from './graph.ts';
+import type { BagGraph, Interval, Motion, Piece, Seam } from './graph.ts';
 
 /** Applies a rigid motion to a point of a piece's plane. */
 export const move = ({ origin, u, v }: Motion, p: Point): Point3 => ({
@@ -120,6 +120,10 @@ export function placed(net: Motion, { at, turn }: Pick<Piece, 'at' | 'turn'>): M
   });
   return { origin: move(net, at), u: mix(cos, sin), v: mix(-sin, cos) };
 }
+
+/** The seams that someone has to work: all but what is grown. */
+export const joinedSeams = ({ seams }: Pick<BagGraph, 'seams'>): Seam[] =>
+  seams.filter(({ kind }) => kind !== 'grown');
 
 export const intervalLength = (interval: Interval): number => Math.abs(interval.to - interval.from);
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { constructionSchema } from '../families/index.ts';
-import { MOTIF_KINDS } from '../motif/index.ts';
+import { isSquare, MOTIF_KINDS } from '../motif/index.ts';
 import { JOIN_METHODS, SCHOOLS } from '../runs/index.ts';
 import { STITCHES, TURNING_SCHOOLS } from '../stitches/index.ts';
 
@@ -111,6 +111,12 @@ const motifSchema = z.object({
   kind: z.enum(MOTIF_KINDS),
   cornerChains: z.int().min(1, 'A corner has 1, 2 or 3 chains.').max(3, 'A corner has 1, 2 or 3 chains.'),
   gapChains: z.int().min(0, 'Gaps have 0 or 1 chain.').max(1, 'Gaps have 0 or 1 chain.'),
+  /** Stitches each full round of a disc adds. */
+  increases: z
+    .int('Increases are whole.')
+    .min(3, 'A disc needs at least 3 increases a round.')
+    .max(24, 'More than 24 increases a round only make a ruffle.')
+    .optional(),
   school: z.enum(TURNING_SCHOOLS),
   swatch: id,
   /** Has a top and a bottom, so that it must not hang on its head. */
@@ -194,8 +200,16 @@ export const documentSchema = shape.superRefine((doc, context) => {
     if (typeof value !== 'object' || value === null) return;
     for (const [key, inner] of Object.entries(value)) {
       if (key === 'swatch' && typeof inner === 'string') need('swatch', inner, [...path, key]);
-      else if (key === 'motif' && typeof inner === 'string') need('motif', inner, [...path, key]);
-      else visit(inner, [...path, key]);
+      else if (key === 'motif' && typeof inner === 'string') {
+        need('motif', inner, [...path, key]);
+        const motif = doc.motifs.find((one) => one.id === inner);
+        if (motif && !isSquare(motif.kind) && !('of' in value && value.of === 'one'))
+          context.addIssue({
+            code: 'custom',
+            path: [...path, key],
+            message: `Only squares can be laid in columns and rows; “${motif.name}” is a ${motif.kind}.`,
+          });
+      } else visit(inner, [...path, key]);
     }
   };
   visit(doc.construction, ['construction']);

@@ -1,4 +1,5 @@
 export { type Filling, fillBag, RAMP } from './fill.ts';
-export { type Mesh, meshOf, type PieceGrid } from './mesh.ts';
+export { type Mesh, meshOf } from './mesh.ts';
+export type { PieceGrid } from './piece-grid.ts';
 export { type FilledShape, shapeOf } from './shape.ts';
 export { FRAME } from './solve.ts';

@@ -4,6 +4,7 @@ import { boxed, boxedSchema } from './boxed/index.ts';
 import { facesAndStrip, facesAndStripSchema } from './faces-and-strip/index.ts';
 import type { Family } from './family.ts';
 import { foldOver, foldOverSchema } from './fold-over/index.ts';
+import { grownSides, grownSidesSchema } from './grown-sides/index.ts';
 import { onPoint, onPointSchema } from './on-point/index.ts';
 import { pinwheel, pinwheelSchema } from './pinwheel/index.ts';
 import { type Choices, type Control, lift } from './shared/control.ts';
@@ -15,12 +16,14 @@ import { wrapRound, wrapRoundSchema } from './wrap-round/index.ts';
 export type { Offer, QuickSize, Ranges } from './explore.ts';
 export { type Body, bodySchema, multipleSchema } from './shared/body.ts';
 export type { Choices, Control, Grip } from './shared/control.ts';
+export type { FaceMake } from './shared/face.ts';
 export type { Materials } from './shared/materials.ts';
 
 /** How a bag is built: one member for each family. A new family is added here and in its folder. */
 export const constructionSchema = z.discriminatedUnion('family', [
   wrapRoundSchema,
   facesAndStripSchema,
+  grownSidesSchema,
   onPointSchema,
   pinwheelSchema,
   boxedSchema,
@@ -57,6 +60,8 @@ export function familyOf(construction: Construction): BoundFamily {
       return bind(wrapRound, construction);
     case 'faces-and-strip':
       return bind(facesAndStrip, construction);
+    case 'grown-sides':
+      return bind(grownSides, construction);
     case 'on-point':
       return bind(onPoint, construction);
     case 'pinwheel':
@@ -96,6 +101,7 @@ const entry = <P extends Construction>(id: FamilyId, family: Family<P>): FamilyE
 export const FAMILIES: readonly FamilyEntry[] = [
   entry('wrap-round', wrapRound),
   entry('faces-and-strip', facesAndStrip),
+  entry('grown-sides', grownSides),
   entry('on-point', onPoint),
   entry('pinwheel', pinwheel),
   entry('boxed', boxed),

@@ -1,7 +1,7 @@
 import type { BagDocument, Motif, Swatch } from '../document/index.ts';
 import type { Materials } from '../families/index.ts';
 import { type Gauge, gaugeOf, type Origin } from '../gauge/index.ts';
-import { fitSize, type SizeModel, sideLoops } from '../motif/index.ts';
+import { fitSize, isSquare, motifShape, type SizeModel, sideLoops } from '../motif/index.ts';
 import { joinMethod } from '../runs/index.ts';
 import { rowEndRate } from '../stitches/index.ts';
 import { mm } from '../units/index.ts';
@@ -112,11 +112,17 @@ export function materialsOf(
   return {
     motifSide: (motif, rounds) => size(motifKey(motif, rounds)),
     motifLoops: (motif, rounds) => sideLoops(table.motif(motif).motif, rounds),
+    motifShape: (motif, rounds) => {
+      const own = table.motif(motif).motif;
+      const rate = rowEndRate(table.swatch(own.swatch).swatch.stitch);
+      return motifShape(own, rounds, size(motifKey(motif, rounds)), rate);
+    },
+    motifKind: (motif) => table.motif(motif).motif.kind,
     join: () => size(JOIN_KEY),
     pitch: (swatch) => size(pitchKey(swatch)),
     rowHeight: (swatch) => size(rowKey(swatch)),
     rowEndRate: (swatch) => rowEndRate(table.swatch(swatch).swatch.stitch),
-    anyMotif: () => document.motifs[0]?.id,
+    anyMotif: () => document.motifs.find(({ kind }) => isSquare(kind))?.id,
     stripSwatch: () => document.swatches[0]?.id ?? missing('swatch', 'for a strip'),
   };
 }

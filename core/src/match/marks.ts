@@ -43,12 +43,15 @@ interface Stretch {
   readonly partner: Interval;
 }
 
-/** Every panel edge that meets more than one line, with corner, half and quarter marks. */
+/**
+ * Every panel edge that meets more than one line, or runs along a curve, with corner, half and quarter marks.
+ */
 export function markedEdges(graph: BagGraph): MarkedEdge[] {
   const piece = pieceIndex(graph);
   const loops = wholeLoops(graph);
   const stretches = new Map<string, Stretch[]>();
   for (const seam of graph.seams) {
+    if (seam.kind === 'grown') continue;
     for (const [own, partner] of [
       [seam.a, seam.b],
       [seam.b, seam.a],
@@ -63,7 +66,12 @@ export function markedEdges(graph: BagGraph): MarkedEdge[] {
   return [...stretches.values()].flatMap((list) => {
     const lines = [...new Set(list.map(({ seam }) => seam.line))];
     const [head] = list;
-    return lines.length < 2 || !head ? [] : [markEdge(piece(head.own.piece), head.own.edge, list, lines)];
+    const alongCurve = list.some(
+      ({ partner }) => (edgeOf(piece(partner.piece), partner.edge).sides ?? 1) > 1,
+    );
+    return !head || (lines.length < 2 && !alongCurve)
+      ? []
+      : [markEdge(piece(head.own.piece), head.own.edge, list, lines)];
   });
 
   function markEdge(own: Piece, edge: number, way: readonly Stretch[], lines: readonly string[]): MarkedEdge {

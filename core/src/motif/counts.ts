@@ -1,31 +1,57 @@
-/** Square motifs worked from the centre. */
-export const MOTIF_KINDS = ['cluster', 'solid'] as const;
+/** Motifs worked from the centre, by their shape and how they are filled. */
+export const MOTIF_KINDS = ['cluster', 'solid', 'disc', 'half-disc', 'hexagon', 'triangle'] as const;
 export type MotifKind = (typeof MOTIF_KINDS)[number];
 
-/** What fixes a square motif's counts. */
-export interface SquareDefinition {
+/** Kinds that can be laid in columns and rows. */
+export const SQUARE_KINDS = ['cluster', 'solid'] as const satisfies readonly MotifKind[];
+export const isSquare = (kind: MotifKind): boolean => SQUARE_KINDS.some((square) => square === kind);
+
+/** What fixes a motif's counts. */
+export interface MotifDefinition {
   readonly kind: MotifKind;
   /** Chains in each corner: 1, 2 or 3. */
   readonly cornerChains: number;
   /** Chains between two clusters along a side: 0 or 1. Solid squares have none. */
   readonly gapChains: number;
+  /** Stitches a full round of a disc adds to the one before. */
+  readonly increases?: number | undefined;
 }
+
+/** Increases of a disc until its maker says otherwise: those of tall stitches. */
+const USUAL_INCREASES = 12;
+
+export const increasesOf = ({ increases = USUAL_INCREASES }: MotifDefinition): number => increases;
 
 /**
  * Stitches along one side after `rounds` rounds, without the corner chains.
  *
  * Cluster: round k has k groups of three between two corner spaces, with a gap after each but the last.
- * Solid: three in the first round, and two more at each end of the side (the 2 + chain + 2 corner)
- * in every later one: 3, 7, 11, 15 ...
+ * Solid, and either leg of a triangle, which is half a solid square: three in the first round, and two more
+ * at each end of the side (the 2 + chain + 2 corner) in every later one: 3, 7, 11, 15 ...
+ * Hexagon: two a side in the first round, and one more at either end in each later one.
+ * Disc: the whole round, `increases` more in each. Half disc: half of that and the one that closes it.
  */
-export function sideStitches(square: SquareDefinition, rounds: number): number {
-  return square.kind === 'cluster' ? 3 * rounds + square.gapChains * (rounds - 1) : 3 + 4 * (rounds - 1);
+export function sideStitches(motif: MotifDefinition, rounds: number): number {
+  switch (motif.kind) {
+    case 'cluster':
+      return 3 * rounds + motif.gapChains * (rounds - 1);
+    case 'solid':
+    case 'triangle':
+      return 3 + 4 * (rounds - 1);
+    case 'hexagon':
+      return 2 * rounds;
+    case 'disc':
+      return increasesOf(motif) * rounds;
+    case 'half-disc':
+      return Math.round((increasesOf(motif) * rounds) / 2) + 1;
+  }
 }
 
 /**
  * Loops along one side that a join can take: the side's stitches and, of a corner of two or three
  * chains, the one chain nearest to the side at each end. The middle chain of one or three belongs to the
- * corner itself and is not counted on either side.
+ * corner itself and is not counted on either side. Round edges have no corners.
  */
-export const sideLoops = (square: SquareDefinition, rounds: number): number =>
-  sideStitches(square, rounds) + 2 * Math.floor(square.cornerChains / 2);
+export const sideLoops = (motif: MotifDefinition, rounds: number): number =>
+  sideStitches(motif, rounds) +
+  (motif.kind === 'disc' || motif.kind === 'half-disc' ? 0 : 2 * Math.floor(motif.cornerChains / 2));

@@ -1,3 +1,4 @@
 export * from './counts.ts';
+export * from './shape.ts';
 export * from './size.ts';
 export * from './strokes.ts';

@@ -1,6 +1,6 @@
-import { type SquareDefinition, sideStitches } from './counts.ts';
+import { increasesOf, type MotifDefinition, type MotifKind, sideStitches } from './counts.ts';
 
-/** One visible part of a stitch, in a square whose side is 1 with the origin at its centre, y up. */
+/** One visible part of a stitch, on a motif of size 1 worked round the origin, y up. */
 export interface Stroke {
   /** The round it belongs to, from 1; 0 is the ring. */
   readonly round: number;
@@ -36,26 +36,52 @@ function clusterSide(put: Put, round: number, inner: number, outer: number, gap:
   }
 }
 
-function solidSide(put: Put, count: number, inner: number, outer: number): void {
-  const pitch = (2 * outer) / (count + 1.2);
+/** `spread`: half the side's length as a share of its distance from the centre. */
+function solidSide(put: Put, count: number, inner: number, outer: number, spread: number): void {
+  const pitch = (2 * outer * spread) / (count + 1.2);
   for (let k = 0; k < count; k++) {
     const head = (k - (count - 1) / 2) * pitch;
-    const foot = Math.max(-inner, Math.min(inner, head * (count > 3 ? 1 : 0.5)));
+    const foot = Math.max(-inner * spread, Math.min(inner * spread, head * (count > 3 ? 1 : 0.5)));
     put('post', foot, inner, head, outer - 0.08);
     put('top', head - pitch * 0.42, outer - 0.05, head + pitch * 0.42, outer - 0.05);
   }
 }
 
+/** Which way the sides of a shape look, turned from straight up, radians; and half a side by its distance. */
+const SIDES: Record<'square' | 'hexagon' | 'triangle', { turns: readonly number[]; spread: number }> = {
+  square: { turns: [0, 1, 2, 3].map((k) => (k * Math.PI) / 2), spread: 1 },
+  hexagon: { turns: [0, 1, 2, 3, 4, 5].map((k) => (k * Math.PI) / 3), spread: Math.tan(Math.PI / 6) },
+  // The lower half of a square that stands on its corner.
+  triangle: { turns: [(3 * Math.PI) / 4, (5 * Math.PI) / 4], spread: 1 },
+};
+
+const sidesOf = (kind: MotifKind) => (kind === 'hexagon' || kind === 'triangle' ? SIDES[kind] : SIDES.square);
+
+/** A round of a disc: `count` stitches from `start` on over `sweep` radians, clockwise. */
+function arcRound(put: Put, count: number, inner: number, outer: number, sweep: number): void {
+  for (let k = 0; k < count; k++) {
+    const angle = (Math.PI - sweep) / 2 + ((k + 0.5) / count) * sweep - Math.PI / 2;
+    // `u` to the right, `v` downwards: a half disc hangs from its straight side.
+    const at = (radius: number, turn: number) =>
+      [radius * Math.sin(angle + turn), radius * Math.cos(angle + turn)] as const;
+    const half = (0.42 * sweep) / count;
+    put('post', ...at(inner, 0), ...at(outer - 0.08, 0));
+    put('top', ...at(outer - 0.05, -half), ...at(outer - 0.05, half));
+  }
+}
+
 /**
- * The stitches of a square motif as strokes, round by round from the ring outwards, so that a picture of
- * it looks like the piece itself. Pure geometry: colours and widths are the painter's.
+ * The stitches of a motif as strokes, round by round from the ring outwards, so that a picture of it looks
+ * like the piece itself. Pure geometry: colours and widths are the painter's.
  */
-export function motifStrokes(square: SquareDefinition, rounds: number): Stroke[] {
+export function motifStrokes(motif: MotifDefinition, rounds: number): Stroke[] {
   const strokes: Stroke[] = [];
   const unit = 0.5 / (rounds + RING);
-  for (let k = 0; k < 8; k++) {
-    const from = (k / 8) * 2 * Math.PI;
-    const to = ((k + 1) / 8) * 2 * Math.PI;
+  const half = motif.kind === 'half-disc' || motif.kind === 'triangle';
+  const steps = half ? 4 : 8;
+  for (let k = 0; k < steps; k++) {
+    const from = Math.PI + (k / 8) * 2 * Math.PI;
+    const to = Math.PI + ((k + 1) / 8) * 2 * Math.PI;
     const r = RING * unit * 0.8;
     strokes.push({
       round: 0,
@@ -66,29 +92,38 @@ export function motifStrokes(square: SquareDefinition, rounds: number): Stroke[]
       y2: Math.sin(to) * r,
     });
   }
+  const putting =
+    (round: number, angle: number): Put =>
+    (part, u1, v1, u2, v2) => {
+      const [cos, sin] = [Math.cos(angle) * unit, Math.sin(angle) * unit];
+      strokes.push({
+        round,
+        part,
+        x1: u1 * cos - v1 * sin,
+        y1: u1 * sin + v1 * cos,
+        x2: u2 * cos - v2 * sin,
+        y2: u2 * sin + v2 * cos,
+      });
+    };
   for (let round = 1; round <= rounds; round++) {
     const inner = RING + round - 1;
     const outer = RING + round;
-    for (let side = 0; side < 4; side++) {
-      const angle = (side * Math.PI) / 2;
-      const cos = Math.cos(angle) * unit;
-      const sin = Math.sin(angle) * unit;
-      const put: Put = (part, u1, v1, u2, v2) => {
-        strokes.push({
-          round,
-          part,
-          x1: u1 * cos - v1 * sin,
-          y1: u1 * sin + v1 * cos,
-          x2: u2 * cos - v2 * sin,
-          y2: u2 * sin + v2 * cos,
-        });
-      };
-      if (square.kind === 'cluster') clusterSide(put, round, inner, outer, square.gapChains);
-      else solidSide(put, sideStitches(square, round), inner, outer);
+    if (motif.kind === 'disc' || motif.kind === 'half-disc') {
+      const [count, sweep] = half
+        ? [sideStitches(motif, round), Math.PI]
+        : [increasesOf(motif) * round, 2 * Math.PI];
+      arcRound(putting(round, Math.PI), count, inner, outer, sweep);
+      continue;
+    }
+    const { turns, spread } = sidesOf(motif.kind);
+    for (const turn of turns) {
+      const put = putting(round, turn);
+      if (motif.kind === 'cluster') clusterSide(put, round, inner, outer, motif.gapChains);
+      else solidSide(put, sideStitches(motif, round), inner, outer, spread);
       // The corner's chains bend round the corner: one stroke to it and one from it.
-      const bend = outer - 0.1;
-      put('chain', outer - 0.42, outer - 0.05, bend, bend);
-      put('chain', -bend, bend, -outer + 0.42, outer - 0.05);
+      const [bend, start] = [(outer - 0.1) * spread, (outer - 0.42) * spread];
+      put('chain', start, outer - 0.05, bend, outer - 0.1);
+      put('chain', -bend, outer - 0.1, -start, outer - 0.05);
     }
   }
   return strokes;

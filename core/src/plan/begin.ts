@@ -1,6 +1,7 @@
 import { type BagDocument, type BriefMeasure, FORMAT, type Target, VERSION } from '../document/index.ts';
 import { type Body, type Construction, FAMILIES, type FamilyId } from '../families/index.ts';
 import { materialsOf, sizeTable } from '../fit/index.ts';
+import { isSquare } from '../motif/index.ts';
 import { mm } from '../units/index.ts';
 
 /** A size to begin with where the brief says nothing, mm. */
@@ -11,7 +12,7 @@ const wanted = (brief: BagDocument['brief'], measure: 'width' | 'height' | 'dept
 
 /** A body to start from: the document's first square, or a plain panel when it has none. */
 function firstBody(document: BagDocument): Body {
-  const [motif] = document.motifs;
+  const motif = document.motifs.find(({ kind }) => isSquare(kind));
   const swatch = document.swatches[0]?.id ?? '';
   return motif
     ? { of: 'motifs', motif: motif.id, rounds: 5, columns: 1, rows: 1 }

@@ -2,8 +2,10 @@ import {
   type BagGraph,
   type Corners,
   cornersOf,
+  distance,
   edgeEnds,
   inNet,
+  joinedSeams,
   type Piece,
   type Point,
   pieceIndex,
@@ -39,14 +41,15 @@ export function edgeNames(graph: BagGraph): (piece: string, edge: number) => str
       own.edges.map((_, i) => {
         const [start, end] = edgeEnds(own, i);
         const [p, q] = [inNet(own, start), inNet(own, end)];
-        return compass({ x: q.y - p.y, y: p.x - q.x });
+        // An edge that comes back to its start looks every way.
+        return distance(p, q) < 1e-6 ? 'round' : compass({ x: q.y - p.y, y: p.x - q.x });
       });
     known.set(own, names);
     return names[edge] ?? '';
   };
 }
 
-/** The joins of a bag as a graph, lying flat and made up. */
+/** The joins of a bag as a graph, lying flat and made up. What is grown needs no joining. */
 export interface JoiningGraph {
   /** All seams, with the corners of the made-up bag. */
   readonly all: readonly SeamLink[];
@@ -75,7 +78,7 @@ export function joiningGraph(graph: BagGraph): JoiningGraph {
   const flatSeams = graph.seams.filter(({ kind }) => kind === 'flat');
   const open = cornersOf({ pieces: graph.pieces, seams: flatSeams });
   const madeUp = cornersOf(graph);
-  const all = graph.seams.map((seam) => link(seam, madeUp.ends));
+  const all = joinedSeams(graph).map((seam) => link(seam, madeUp.ends));
   const flat = flatSeams.map((seam) => link(seam, open.ends));
   const byId = new Map(all.map((one) => [one.id, one]));
   const corners = new Map<number, number>();

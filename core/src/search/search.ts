@@ -7,6 +7,7 @@ import {
   type Ranges,
 } from '../families/index.ts';
 import { materialsOf, sizeTable } from '../fit/index.ts';
+import { isSquare } from '../motif/index.ts';
 import { JOIN_METHODS, type JoinMethodId } from '../runs/index.ts';
 import { reaches, scoreOf, wantedOf } from './score.ts';
 
@@ -34,13 +35,14 @@ const KEEP = 24;
  * `panels` lets bodies be worked as panels too, not only made of squares.
  */
 export function fullSearch(document: BagDocument, panels: boolean): SearchOptions {
-  const own = document.motifs.flatMap(({ measured }) => measured).at(-1)?.rounds ?? USUAL_ROUNDS;
+  const squares = document.motifs.filter(({ kind }) => isSquare(kind));
+  const own = squares.flatMap(({ measured }) => measured).at(-1)?.rounds ?? USUAL_ROUNDS;
   return {
-    families: FAMILIES.filter(({ ofMotifs }) => !ofMotifs || document.motifs.length > 0).map(({ id }) => id),
+    families: FAMILIES.filter(({ ofMotifs }) => !ofMotifs || squares.length > 0).map(({ id }) => id),
     methods: document.joins.measuredStrip ? [document.joins.method] : JOIN_METHODS,
     ranges: {
-      motifs: document.motifs.map(({ id }) => id),
-      panels: panels || document.motifs.length === 0 ? document.swatches.map(({ id }) => id) : [],
+      motifs: squares.map(({ id }) => id),
+      panels: panels || squares.length === 0 ? document.swatches.map(({ id }) => id) : [],
       strips: document.swatches.map(({ id }) => id),
       rounds: { from: Math.max(1, own - 1), to: own + 2 },
       squares: 12,

@@ -1,14 +1,19 @@
 import fc from 'fast-check';
 import { type BagDocument, documentSchema } from '../document/index.ts';
-import type { Body, Construction } from '../families/index.ts';
+import type { Body, Construction, FaceMake } from '../families/index.ts';
 import { beginDocument } from '../plan/index.ts';
 
-/** Documents for tests: a bag with one measured square and two swatches. */
+const SHAPES = ['disc', 'half-disc', 'hexagon', 'triangle'] as const;
+
+/** Documents for tests: a bag with one measured square, a motif of every other shape and two swatches. */
 export const testDocument = (construction?: Construction): BagDocument => {
   const fresh = beginDocument({ name: 'Test bag' });
   return documentSchema.parse({
     ...fresh,
-    motifs: fresh.motifs.map((motif) => ({ ...motif, measured: [{ rounds: 4, size: 100 }] })),
+    motifs: [
+      ...fresh.motifs.map((motif) => ({ ...motif, measured: [{ rounds: 4, size: 100 }] })),
+      ...SHAPES.flatMap((kind) => fresh.motifs.map((motif) => ({ ...motif, id: kind, name: kind, kind }))),
+    ],
     swatches: [
       ...fresh.swatches,
       {
@@ -46,6 +51,27 @@ const workedBody: fc.Arbitrary<Body> = fc.record({
 });
 
 const body = fc.oneof(motifBody(9), workedBody);
+
+/** Faces of every kind. */
+const face: fc.Arbitrary<FaceMake> = fc.oneof(
+  motifBody(5),
+  workedBody,
+  fc.record({
+    of: fc.constant('one' as const),
+    motif: fc.constantFrom('m1', ...SHAPES),
+    rounds: fc.integer({ min: 1, max: 14 }),
+    open: fc.integer({ min: 5, max: 60 }),
+  }),
+  fc.record({
+    of: fc.constant('shaped' as const),
+    swatch: fc.constantFrom('s1', 's2'),
+    chain: fc.integer({ min: 1, max: 80 }),
+    parts: fc.array(
+      fc.record({ rows: fc.integer({ min: 1, max: 40 }), stitches: fc.integer({ min: 1, max: 80 }) }),
+      { minLength: 1, maxLength: 4 },
+    ),
+  }),
+);
 
 const rounds = fc.integer({ min: 1, max: 8 });
 const motif = fc.constant('m1');
@@ -91,8 +117,14 @@ export const constructions: fc.Arbitrary<Construction> = fc.oneof(
   }),
   fc.record({
     family: fc.constant('two-faces' as const),
-    face: fc.oneof(motifBody(5), workedBody),
+    face,
     tuck: fc.oneof(fc.constant(0), fc.integer({ min: 1, max: 400 })),
+  }),
+  fc.record({
+    family: fc.constant('grown-sides' as const),
+    face,
+    swatch: fc.constantFrom('s1', 's2'),
+    rounds: fc.integer({ min: 1, max: 20 }),
   }),
   fc.record({
     family: fc.constant('fold-over' as const),
@@ -101,14 +133,14 @@ export const constructions: fc.Arbitrary<Construction> = fc.oneof(
   }),
   fc.record({
     family: fc.constant('faces-and-strip' as const),
-    face: fc.oneof(motifBody(5), workedBody),
+    face,
     strip: fc.record({
       swatch: fc.constantFrom('s1', 's2'),
       worked: fc.constantFrom('across' as const, 'along' as const),
       depth: fc.integer({ min: 1, max: 30 }),
       length: fc.oneof(
         fc.constant({ by: 'way' as const }),
-        fc.record({ by: fc.constant('count' as const), count: fc.integer({ min: 3, max: 400 }) }),
+        fc.record({ by: fc.constant('count' as const), count: fc.integer({ min: 5, max: 400 }) }),
       ),
       multiple: fc.record({
         multiple: fc.integer({ min: 1, max: 4 }),

@@ -1,4 +1,4 @@
-import { type Piece, type Plan, pieceIndex } from '@fennot/core';
+import { extent, type Piece, type Plan, pieceIndex } from '@fennot/core';
 import { memo, useId, useMemo } from 'react';
 import { motifPicture } from './motif-picture.ts';
 import { panelTile } from './panel-tile.ts';
@@ -31,8 +31,8 @@ export function clothOf(plan: Plan): (piece: Piece) => Cloth {
     }
     const swatch = document.swatches.find(({ id }) => id === make.swatch);
     const turned = make.rowsRun === 'upright';
-    const size = piece.outline[2] ?? { x: 1, y: 1 };
-    const [stitchWay, rowWay] = turned ? [size.y, size.x] : [size.x, size.y];
+    const { width, height } = extent(piece.outline);
+    const [stitchWay, rowWay] = turned ? [height, width] : [width, height];
     return {
       is: 'tile',
       href: panelTile(swatch?.stitch ?? 'low', colourOf(swatch?.yarn ?? '')),
@@ -51,16 +51,16 @@ interface FabricProps {
 /** A piece's fabric in its own coordinates (mm, y up). The parent turns y over. */
 export const Fabric = memo(function Fabric({ piece, cloth }: FabricProps) {
   const id = useId();
-  const corner = piece.outline[2] ?? { x: 0, y: 0 };
+  const { width, height } = extent(piece.outline);
   if (cloth.is === 'picture') {
     return (
       <image
         href={cloth.href}
-        width={corner.x}
-        height={corner.y}
+        width={width}
+        height={height}
         preserveAspectRatio="none"
         // Pictures are drawn y down.
-        transform={`translate(0 ${corner.y}) scale(1 -1)`}
+        transform={`translate(0 ${height}) scale(1 -1)`}
       />
     );
   }
@@ -82,7 +82,7 @@ export const Fabric = memo(function Fabric({ piece, cloth }: FabricProps) {
           transform={`translate(0 ${cloth.height}) scale(1 -1)`}
         />
       </pattern>
-      <rect width={corner.x} height={corner.y} fill={`url(#${id})`} />
+      <polygon points={piece.outline.map(({ x, y }) => `${x},${y}`).join(' ')} fill={`url(#${id})`} />
     </>
   );
 });

@@ -1,4 +1,4 @@
-import { motifStrokes, type SquareDefinition, type Stroke } from '@fennot/core';
+import { extent, isSquare, type MotifDefinition, motifShape, motifStrokes, type Stroke } from '@fennot/core';
 import { painted, stroke } from './canvas.ts';
 import { shade } from './shade.ts';
 
@@ -36,14 +36,26 @@ function twists(posts: readonly Stroke[], unit: number): Path2D {
 
 /**
  * A motif as an image address, drawn stitch by stitch in its round colours (the last one serves for all
- * further rounds).
+ * further rounds). The picture fills the box round the motif's outline.
  */
-export function motifPicture(square: SquareDefinition, rounds: number, colours: readonly string[]): string {
-  const key = JSON.stringify([square.kind, square.cornerChains, square.gapChains, rounds, colours]);
+export function motifPicture(motif: MotifDefinition, rounds: number, colours: readonly string[]): string {
+  const key = JSON.stringify([
+    motif.kind,
+    motif.cornerChains,
+    motif.gapChains,
+    motif.increases,
+    rounds,
+    colours,
+  ]);
   return painted(key, SIZE, (context) => {
-    // The square of side 1 round the origin, y up.
-    context.setTransform(SIZE, 0, 0, -SIZE, SIZE / 2, SIZE / 2);
-    const strokes = motifStrokes(square, rounds);
+    // A motif of size 1 worked round the origin, y up: a half one from the middle of its upper side.
+    const { outline } = motifShape(motif, rounds, 1, 1);
+    const box = extent(outline);
+    const half = motif.kind === 'half-disc' || motif.kind === 'triangle';
+    const rise = half ? box.height : box.height / 2;
+    const [scaleX, scaleY] = [SIZE / box.width, SIZE / box.height];
+    context.setTransform(scaleX, 0, 0, -scaleY, SIZE / 2, (box.height - rise) * scaleY);
+    const strokes = motifStrokes(motif, rounds);
     const unit = 0.5 / (rounds + 0.55);
     const colourOf = (round: number) =>
       colours[Math.min(Math.max(round - 1, 0), colours.length - 1)] ?? '#888888';
@@ -51,7 +63,9 @@ export function motifPicture(square: SquareDefinition, rounds: number, colours: 
     context.fillStyle = shade(colourOf(rounds), -0.55);
     context.globalAlpha = 0.5;
     context.beginPath();
-    context.roundRect(-0.49, -0.49, 0.98, 0.98, unit * 0.7);
+    if (isSquare(motif.kind)) context.roundRect(-0.49, -0.49, 0.98, 0.98, unit * 0.7);
+    else for (const { x, y } of outline) context.lineTo(0.985 * (x - box.width / 2), 0.985 * (y - rise));
+    context.closePath();
     context.fill();
     for (let round = 0; round <= rounds; round++) {
       const colour = colourOf(round);

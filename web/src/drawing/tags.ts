@@ -1,12 +1,13 @@
-import type { BagGraph, Point } from '@fennot/core';
-import { edgeEnds, inNet, pieceIndex, pointOnEdge } from '@fennot/core';
+import type { BagGraph, Point, Seam } from '@fennot/core';
+import { along, inNet, pathOn, pieceIndex } from '@fennot/core';
 
-/** Both sides of a closing line in the net, with the letter that says they belong together. */
+/** Both sides of a line that comes together only on the made-up bag, with the letter they share. */
 export interface TaggedSide {
   readonly line: string;
+  readonly kind: Exclude<Seam['kind'], 'flat'>;
   readonly tag: string;
-  /** Stretches in the net, mm, y up. */
-  readonly stretches: ReadonlyArray<readonly [Point, Point]>;
+  /** Lines in the net, mm, y up. */
+  readonly paths: ReadonlyArray<readonly Point[]>;
   /** Middle of the side, on the edge. */
   readonly at: Point;
   /** Unit vector from the edge into its piece. */
@@ -18,32 +19,33 @@ const unit = (p: Point): Point => {
   return { x: p.x / length, y: p.y / length };
 };
 
-/** The two sides of every closing line, lettered a, b, c ... in the order of the lines. */
+/** The two sides of every line that is not flat, lettered a, b, c ... in the order of the lines. */
 export function taggedSides(graph: BagGraph): TaggedSide[] {
   const piece = pieceIndex(graph);
-  const closing = graph.lines.filter(({ id }) =>
-    graph.seams.some((seam) => seam.line === id && seam.kind === 'closing'),
-  );
-  return closing.flatMap(({ id }, i) => {
+  const kinds = new Map(graph.seams.map(({ line, kind }) => [line, kind]));
+  const apart = graph.lines.flatMap(({ id }) => {
+    const kind = kinds.get(id);
+    return kind === undefined || kind === 'flat' ? [] : [{ id, kind }];
+  });
+  return apart.flatMap(({ id, kind }, i) => {
     const seams = graph.seams.filter((seam) => seam.line === id);
     return (['a', 'b'] as const).flatMap((side) => {
-      const stretches = seams.map((seam) => {
+      const paths = seams.map((seam) => {
         const own = piece(seam[side].piece);
-        const at = (position: number) => inNet(own, pointOnEdge(own, seam[side].edge, position));
-        return [at(seam[side].from), at(seam[side].to)] as const;
+        return pathOn(own, seam[side]).map((p) => inNet(own, p));
       });
-      const middle = stretches[Math.floor(stretches.length / 2)];
-      const seam = seams[Math.floor(stretches.length / 2)];
+      const middle = paths[Math.floor(paths.length / 2)];
+      const seam = seams[Math.floor(paths.length / 2)];
       if (!middle || !seam) return [];
-      const [start, end] = edgeEnds(piece(seam[side].piece), seam[side].edge);
+      // A line of an even number of seams has a corner at its middle, a curve of two stretches a bend.
+      const step = Math.max(1, Math.ceil((middle.length - 1) / 2));
+      const [start, end] = [middle[step - 1], middle[step]];
+      if (!start || !end) return [];
+      const at = along(start, end, paths.length % 2 === 1 ? 0.5 : 0.02);
       // Left of an edge lies its piece.
-      const inward = unit({ x: start.y - end.y, y: end.x - start.x });
-      const share = stretches.length % 2 === 1 ? 0.5 : 0.02;
-      const at = {
-        x: middle[0].x + (middle[1].x - middle[0].x) * share,
-        y: middle[0].y + (middle[1].y - middle[0].y) * share,
-      };
-      return [{ line: id, tag: String.fromCharCode(97 + (i % 26)), stretches, at, inward }];
+      const way = seam[side].from <= seam[side].to ? 1 : -1;
+      const inward = unit({ x: way * (start.y - end.y), y: way * (end.x - start.x) });
+      return [{ line: id, kind, tag: String.fromCharCode(97 + (i % 26)), paths, at, inward }];
     });
   });
 }

@@ -1,4 +1,4 @@
-import { type BagGraph, formatLength, inNet, type Piece, type Plan } from '@fennot/core';
+import { type BagGraph, extent, formatLength, inNet, type Piece, type Plan } from '@fennot/core';
 import { type KeyboardEvent, memo, type ReactNode, useMemo } from 'react';
 import { useSettings } from '../api/queries.ts';
 import { Fabric, useCloths } from '../drawing/Fabric.tsx';
@@ -26,9 +26,8 @@ const ARROWS: Record<string, readonly [number, number]> = {
 };
 
 const centreOf = (piece: Piece) => {
-  const n = piece.outline.length;
-  const sum = piece.outline.reduce((s, p) => ({ x: s.x + p.x / n, y: s.y + p.y / n }), { x: 0, y: 0 });
-  return inNet(piece, sum);
+  const { width, height } = extent(piece.outline);
+  return inNet(piece, { x: width / 2, y: height / 2 });
 };
 
 /** The nearest piece in a direction; for the arrow keys. */
@@ -116,7 +115,6 @@ const Pieces = memo(function Pieces({ plan, px }: { readonly plan: Plan; readonl
   return (
     <g transform="scale(1 -1)">
       {plan.graph.pieces.map((piece) => {
-        const corner = piece.outline[2] ?? { x: 0, y: 0 };
         return (
           <g
             key={piece.id}
@@ -126,9 +124,8 @@ const Pieces = memo(function Pieces({ plan, px }: { readonly plan: Plan; readonl
             data-piece={piece.name}
           >
             <Fabric piece={piece} cloth={cloths(piece.id).cloth} />
-            <rect
-              width={corner.x}
-              height={corner.y}
+            <polygon
+              points={piece.outline.map(({ x, y }) => `${x},${y}`).join(' ')}
               fill="transparent"
               stroke="#1e2b28"
               strokeOpacity={0.25}
@@ -164,10 +161,10 @@ interface LabelProps {
 }
 
 function Label({ piece, px, named, turned }: LabelProps) {
-  const corner = piece.outline[2] ?? { x: 0, y: 0 };
-  const roomy = Math.min(corner.x, corner.y) / px > 30;
+  const box = extent(piece.outline);
+  const roomy = Math.min(box.width, box.height) / px > 30;
   if ((!named && !turned) || !roomy) return null;
-  const room = corner.x / px - 6;
+  const room = box.width / px - 6;
   // `Front A1` becomes `A1` where it would not fit.
   const name =
     piece.name.length * 6.6 + 24 > room ? piece.name.slice(piece.name.indexOf(' ') + 1) : piece.name;
@@ -175,7 +172,7 @@ function Label({ piece, px, named, turned }: LabelProps) {
   const width = text.length * 6.6 + 10;
   const centre = centreOf(piece);
   // A long strip has marks and letters at its middle.
-  const at = corner.x > 4 * corner.y ? { ...centre, x: centre.x - corner.x / 6 } : centre;
+  const at = box.width > 4 * box.height ? { ...centre, x: centre.x - box.width / 6 } : centre;
   return (
     <g transform={`translate(${at.x} ${-at.y}) scale(${px})`} pointerEvents="none">
       <rect x={-width / 2} y={-10} width={width} height={19} rx={4} fill="var(--card)" fillOpacity={0.9} />

@@ -1,4 +1,4 @@
-import { groupBy, inNet, type Plan, type Point, pieceIndex, pointOnEdge } from '@fennot/core';
+import { groupBy, inNet, type Plan, type Point, pathOn, pieceIndex } from '@fennot/core';
 import { memo, useMemo } from 'react';
 import { usePointed } from '../drawing/pointed.ts';
 import { type TaggedSide, taggedSides } from '../drawing/tags.ts';
@@ -9,28 +9,25 @@ interface SeamLayerProps {
   readonly px: number;
 }
 
-type Stretch = readonly [Point, Point];
+const pathOf = (paths: ReadonlyArray<readonly Point[]>) =>
+  paths.map((path) => `M${path.map(({ x, y }) => `${x} ${-y}`).join('L')}`).join('');
 
-const pathOf = (stretches: readonly Stretch[]) =>
-  stretches.map(([from, to]) => `M${from.x} ${-from.y}L${to.x} ${-to.y}`).join('');
-
-/** Stretches of every flat line, and the folds, in the net. */
+/** The lines of every flat line, and the folds, in the net. */
 function flatLines({ graph }: Plan) {
   const piece = pieceIndex(graph);
   const flat = graph.seams
     .filter(({ kind }) => kind === 'flat')
     .map(({ line, a }) => {
       const own = piece(a.piece);
-      const at = (position: number) => inNet(own, pointOnEdge(own, a.edge, position));
-      return { line, stretch: [at(a.from), at(a.to)] as const };
+      return { line, path: pathOn(own, a).map((p) => inNet(own, p)) };
     });
-  const folds = graph.folds.map((fold): Stretch => {
+  const folds = graph.folds.map((fold) => {
     const own = piece(fold.piece);
     return [inNet(own, fold.from), inNet(own, fold.to)];
   });
   const lines = [...groupBy(flat, ({ line }) => line)].map(([line, list]) => ({
     line,
-    path: pathOf(list.map(({ stretch }) => stretch)),
+    path: pathOf(list.map(({ path }) => path)),
   }));
   return { lines, folds: pathOf(folds) };
 }
@@ -85,25 +82,27 @@ interface ClosingSideProps {
 }
 
 /** One side of a closing line, with the letter it shares with its partner. */
-function ClosingSide({ side: { line, tag, stretches, at, inward }, px, lit }: ClosingSideProps) {
+function ClosingSide({ side: { line, kind, tag, paths, at, inward }, px, lit }: ClosingSideProps) {
   const { point } = usePointed.getState();
   const [x, y] = [at.x + inward.x * 14 * px, -at.y - inward.y * 14 * px];
-  const path = pathOf(stretches);
+  const path = pathOf(paths);
+  // What is grown is there already: it is not to be closed.
+  const colour = kind === 'grown' ? 'var(--reed)' : 'var(--loosestrife)';
   return (
     <g onPointerEnter={() => point({ line })} onPointerLeave={() => point({})}>
       <path
         d={path}
-        stroke="var(--loosestrife)"
+        stroke={colour}
         strokeWidth={(lit ? 6 : 3) * px}
-        strokeDasharray={lit ? undefined : `${7 * px} ${4 * px}`}
+        strokeDasharray={lit ? undefined : kind === 'grown' ? `${2 * px} ${3 * px}` : `${7 * px} ${4 * px}`}
       />
       <path d={path} stroke="transparent" strokeWidth={14 * px} />
       <circle
         cx={x}
         cy={y}
         r={9 * px}
-        fill={lit ? 'var(--loosestrife)' : 'var(--card)'}
-        stroke="var(--loosestrife)"
+        fill={lit ? colour : 'var(--card)'}
+        stroke={colour}
         strokeWidth={1.5 * px}
       />
       <text
@@ -112,7 +111,7 @@ function ClosingSide({ side: { line, tag, stretches, at, inward }, px, lit }: Cl
         textAnchor="middle"
         fontSize={12 * px}
         fontWeight={700}
-        fill={lit ? 'var(--card)' : 'var(--loosestrife)'}
+        fill={lit ? 'var(--card)' : colour}
       >
         {tag}
       </text>

@@ -1,5 +1,5 @@
 import type { Plan, Run } from '@fennot/core';
-import { inNet, pieceIndex, pointOnEdge } from '@fennot/core';
+import { inNet, pathOn, pieceIndex } from '@fennot/core';
 import { useMemo } from 'react';
 
 /** Thread colours, told apart by number as well. */
@@ -104,11 +104,11 @@ function stretchesOf(plan: Plan, run: Run): Stretch[] {
   const piece = pieceIndex(plan.graph);
   return run.passes.flatMap(({ link: { seam }, forward }) => {
     const sides = seam.kind === 'flat' ? [seam.a] : [seam.a, seam.b];
-    return sides.map((side, i) => {
+    return sides.flatMap((side, i) => {
       const own = piece(side.piece);
-      const at = (position: number) => inNet(own, pointOnEdge(own, side.edge, position));
-      const [start, end] = [at(side.from), at(side.to)];
-      return { seam: seam.id, from: forward ? start : end, to: forward ? end : start, echo: i > 0 };
+      const way = pathOn(own, side).map((p) => inNet(own, p));
+      if (!forward) way.reverse();
+      return way.slice(1).map((to, k) => ({ seam: seam.id, from: way[k] ?? to, to, echo: i > 0 }));
     });
   });
 }

@@ -3,12 +3,13 @@ import {
   clipSegment,
   dot,
   groupBy,
+  joinedSeams,
   move,
   outward,
   type Plan,
   type Point,
+  pathOn,
   pieceIndex,
-  pointOnEdge,
 } from '@fennot/core';
 import { memo, useId, useMemo } from 'react';
 import { Fabric, useCloths } from '../drawing/Fabric.tsx';
@@ -165,19 +166,21 @@ function seamLines(plan: Plan, view: View) {
     graph.facets.filter(({ motion }) => dot(outward(motion), eye.towards) > 0.02),
     (facet) => facet.piece,
   );
-  return graph.seams.flatMap((seam) =>
+  return joinedSeams(graph).flatMap((seam) =>
     [seam.a, seam.b].flatMap((side) => {
-      const own = piece(side.piece);
-      const [p, q] = [pointOnEdge(own, side.edge, side.from), pointOnEdge(own, side.edge, side.to)];
+      const way = pathOn(piece(side.piece), side);
       // A fold may take part of a seam round to another face.
-      return (facing.get(side.piece) ?? []).flatMap(({ outline, motion }) => {
-        const inside = clipSegment(outline, p, q);
-        if (!inside) return [];
-        const [from, to] = inside.map((share) => project(eye, move(motion, along(p, q, share))));
-        return from && to
-          ? [{ id: seam.id, line: seam.line, closing: seam.kind === 'closing', from, to }]
-          : [];
-      });
+      return (facing.get(side.piece) ?? []).flatMap(({ outline, motion }) =>
+        way.slice(1).flatMap((q, i) => {
+          const p = way[i] ?? q;
+          const inside = clipSegment(outline, p, q);
+          if (!inside) return [];
+          const [from, to] = inside.map((share) => project(eye, move(motion, along(p, q, share))));
+          return from && to
+            ? [{ id: seam.id, line: seam.line, closing: seam.kind === 'closing', from, to }]
+            : [];
+        }),
+      );
     }),
   );
 }

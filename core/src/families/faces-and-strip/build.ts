@@ -1,31 +1,12 @@
-import type { BagGraph, Edge, Facet, Interval, Piece } from '../../bag/index.ts';
-import { rectangle } from '../../bag/index.ts';
+import { type BagGraph, type Edge, type Interval, type Piece, rectangle } from '../../bag/index.ts';
 import { countsToFit, type StripCounts, spreadCounts } from '../../match/strip.ts';
 import { mm } from '../../units/index.ts';
+import { layFace, pathLength } from '../shared/face.ts';
 import type { Materials } from '../shared/materials.ts';
 import { APART, sew } from '../shared/sew.ts';
-import {
-  BOTTOM,
-  innerSeams,
-  LEFT,
-  layOut,
-  piecesOf,
-  RIGHT,
-  reversed,
-  type Sheet,
-  type Side,
-  sheetSide,
-  TOP,
-} from '../shared/sheet.ts';
-import { type Section, scaled, wrap, X, Y, Z } from '../shared/wrap.ts';
-import type { FacesAndStrip, Strip } from './schema.ts';
-
-/** The three sides of the face the strip runs along, in its order: down, across, up. */
-const WAY = [
-  { edge: LEFT, backEdge: RIGHT, name: 'left side' },
-  { edge: BOTTOM, backEdge: BOTTOM, name: 'bottom' },
-  { edge: RIGHT, backEdge: LEFT, name: 'right side' },
-] as const;
+import { BOTTOM, reversed, TOP } from '../shared/sheet.ts';
+import { standing, wallAlong } from '../shared/wall.ts';
+import { type FacesAndStrip, LEAST, type Strip } from './schema.ts';
 
 /** Size of one row (across) or one stitch (along) of the strip in the direction of its way. */
 export const stripUnit = ({ swatch, worked }: Strip, materials: Materials): number =>
@@ -35,18 +16,11 @@ export const stripUnit = ({ swatch, worked }: Strip, materials: Materials): numb
 export const stripDepth = ({ swatch, worked, depth }: Strip, materials: Materials): number =>
   depth * (worked === 'across' ? materials.pitch(swatch) : materials.rowHeight(swatch)) + materials.join();
 
-const faceOptions = (id: string, name: string, x: number) => ({
-  id,
-  name,
-  at: { x, y: 0 },
-  joined: [LEFT, BOTTOM, RIGHT] as readonly Side[],
-});
-
-/** Lengths of the three sides, mm. */
-export function way({ face }: FacesAndStrip, materials: Materials): readonly [number, number, number] {
-  const { width, height } = layOut(face, materials, faceOptions('front', 'Front', 0));
-  return [height, width, height];
-}
+/** Lengths of the sewn sides of a face, mm. */
+export const way = ({ face }: Pick<FacesAndStrip, 'face'>, materials: Materials): number[] =>
+  layFace(face, materials, { id: 'front', name: 'Front', at: { x: 0, y: 0 } }).sides.map(({ path }) =>
+    pathLength(path),
+  );
 
 /** Rows or stitches of the strip with its corners: as many as it takes, or as the maker says. */
 export function stripCounts(params: FacesAndStrip, materials: Materials): StripCounts {
@@ -60,7 +34,7 @@ export function stripCounts(params: FacesAndStrip, materials: Materials): StripC
 /** Fixes the strip's length as the count it takes now. */
 export function settle(params: FacesAndStrip, materials: Materials): FacesAndStrip {
   const { total } = stripCounts(params, materials);
-  return { ...params, strip: { ...params.strip, length: { by: 'count', count: Math.max(3, total) } } };
+  return { ...params, strip: { ...params.strip, length: { by: 'count', count: Math.max(LEAST, total) } } };
 }
 
 function stripPiece(strip: Strip, total: number, length: number, depth: number, materials: Materials): Piece {
@@ -99,11 +73,11 @@ function stripPiece(strip: Strip, total: number, length: number, depth: number, 
   };
 }
 
-/** Builds two equal faces with one strip round their left side, bottom and right side. */
+/** Builds two equal faces with one strip along all of their outline but the opening. */
 export function buildFacesAndStrip(params: FacesAndStrip, materials: Materials): BagGraph {
-  const front = layOut(params.face, materials, faceOptions('front', 'Front', 0));
-  const [w, h] = [front.width, front.height];
-  const back = layOut(params.face, materials, faceOptions('back', 'Back', w + APART));
+  const front = layFace(params.face, materials, { id: 'front', name: 'Front', at: { x: 0, y: 0 } });
+  const w = front.width;
+  const back = layFace(params.face, materials, { id: 'back', name: 'Back', at: { x: w + APART, y: 0 } });
   const { total, corners } = stripCounts(params, materials);
   const unit = stripUnit(params.strip, materials);
   const depth = stripDepth(params.strip, materials);
@@ -113,51 +87,27 @@ export function buildFacesAndStrip(params: FacesAndStrip, materials: Materials):
     at: { x: (2 * w + APART - length) / 2, y: -APART - depth },
   };
 
-  /** Marks along the strip: its start, two corners, its end. */
+  /** Marks along the strip: its start, its corners, its end. */
   const marks = [0, ...corners.map((corner) => corner * unit), length];
-  const stretch = (i: number) => ({ from: marks[i] ?? 0, to: marks[i + 1] ?? length });
-  const sewn = WAY.flatMap(({ edge, backEdge, name }, i) => {
-    const { from, to } = stretch(i);
+  const sewn = front.sides.flatMap(({ name, chain }, i) => {
+    const [from = 0, to = length] = [marks[i], marks[i + 1]];
     // The strip's upper edge runs right to left, its lower edge left to right.
     const upper: Interval = { piece: 'strip', edge: TOP, from: length - from, to: length - to };
     const lower: Interval = { piece: 'strip', edge: BOTTOM, from, to };
-    const onto = (id: string, title: string, chain: Interval[], own: Interval) =>
-      sew('closing', id, title, chain, [own]);
+    // Behind, the same way runs along the back's sides from the other end.
+    const behind = reversed(back.sides.at(-1 - i)?.chain ?? []);
     return [
-      onto(`front-${i}`, `Front, ${name}`, sheetSide(front, edge), upper),
-      onto(`back-${i}`, `Back, ${name}`, reversed(sheetSide(back, backEdge)), lower),
+      sew('closing', `front-${i}`, `Front, ${name}`, chain, [upper]),
+      sew('closing', `back-${i}`, `Back, ${name}`, behind, [lower]),
     ];
   });
-
-  const eased = (direction: Section['u'], side: number, i: number) => {
-    const { from, to } = stretch(i);
-    return scaled(direction, side / (to - from));
-  };
-  const net = strip.at.x;
-  const section = (i: number, face: Section['face'], u: Section['u'], x: number, y: number): Section => {
-    const { from, to } = stretch(i);
-    // Wrapping reads v along the net's y, whose zero lies above the strip.
-    const z = -depth / 2 - strip.at.y;
-    return { from: net + from, to: net + to, face, start: { x, y, z }, u, v: Z };
-  };
-  const bent = wrap([strip], 'x', [
-    section(0, 'left', eased(scaled(Y, -1), h, 0), -w / 2, h),
-    section(1, 'bottom', eased(X, w, 1), -w / 2, 0),
-    section(2, 'right', eased(Y, h, 2), w / 2, 0),
-  ]);
-  const face = (sheet: Sheet, name: 'front' | 'back'): Facet[] => {
-    const u = name === 'front' ? X : scaled(X, -1);
-    const start = { x: (-u.x * w) / 2, y: 0, z: (u.x * depth) / 2 };
-    const whole = { from: sheet.at.x, to: sheet.at.x + w, face: name, start, u, v: Y };
-    return wrap(piecesOf(sheet), 'x', [whole]).facets;
-  };
-  const inner = [innerSeams(front, 'front', 'Front,'), innerSeams(back, 'back', 'Back,')];
+  const bent = wallAlong(strip, front.sides, marks, w, [-depth / 2, depth / 2]);
   return {
-    pieces: [...piecesOf(front), ...piecesOf(back), strip],
-    seams: [...inner.flatMap(({ seams }) => seams), ...sewn.flatMap(({ seams }) => seams)],
-    lines: [...inner.flatMap(({ lines }) => lines), ...sewn.map(({ line }) => line)],
+    pieces: [...front.pieces, ...back.pieces, strip],
+    seams: [...front.seams, ...back.seams, ...sewn.flatMap(({ seams }) => seams)],
+    lines: [...front.lines, ...back.lines, ...sewn.map(({ line }) => line)],
     folds: bent.folds,
-    facets: [...face(front, 'front'), ...face(back, 'back'), ...bent.facets],
+    facets: [...standing(front, 'front', depth / 2), ...standing(back, 'back', -depth / 2), ...bent.facets],
     rims: 1,
   };
 }

@@ -1,10 +1,11 @@
 import { multipleProblem } from '../../panel/index.ts';
 import { MOST_STITCHES } from '../shared/body.ts';
-import { bodyControls, type Choices, type Control, lift, sizeOf } from '../shared/control.ts';
+import { type Choices, type Control, lift } from '../shared/control.ts';
+import { faceControls, faceSize } from '../shared/face-control.ts';
 import type { Materials } from '../shared/materials.ts';
 import { APART } from '../shared/sew.ts';
 import { stripCounts, stripDepth, stripUnit } from './build.ts';
-import type { FacesAndStrip, Strip } from './schema.ts';
+import { type FacesAndStrip, LEAST, type Strip } from './schema.ts';
 
 /** The decisions of a bag of two faces and a strip. */
 export function facesAndStripControls(
@@ -13,8 +14,8 @@ export function facesAndStripControls(
   choices: Choices,
 ): Control<FacesAndStrip>[] {
   const { strip } = params;
-  const { width, height } = sizeOf(params.face, materials);
-  const face = bodyControls(params.face, {
+  const { width, height } = faceSize(params.face, materials);
+  const face = faceControls(params.face, {
     choices,
     materials,
     corner: { x: width, y: height },
@@ -90,7 +91,7 @@ export function facesAndStripControls(
             about: 'side' as const,
             label: across ? 'Rows' : 'Stitches',
             value: strip.length.count,
-            min: 3,
+            min: LEAST,
             max: MOST_STITCHES,
             step: across ? 1 : strip.multiple.multiple,
             problem: across ? undefined : stitchProblem(strip.length.count),

@@ -1,5 +1,9 @@
 import { z } from 'zod';
-import { bodySchema, count, MOST_STITCHES, multipleSchema } from '../shared/body.ts';
+import { count, MOST_STITCHES, multipleSchema } from '../shared/body.ts';
+import { faceSchema } from '../shared/face.ts';
+
+/** Each side of a face needs at least a row, and a hexagon has five. */
+export const LEAST = 5;
 
 export const stripSchema = z.object({
   swatch: z.string(),
@@ -10,8 +14,7 @@ export const stripSchema = z.object({
   /** Rows (across) or stitches (along) that make the way round the face. */
   length: z.discriminatedUnion('by', [
     z.object({ by: z.literal('way') }),
-    // Three sides need at least a row each.
-    z.object({ by: z.literal('count'), count: count('The strip', MOST_STITCHES, 3) }),
+    z.object({ by: z.literal('count'), count: count('The strip', MOST_STITCHES, LEAST) }),
   ]),
   multiple: multipleSchema,
 });
@@ -19,7 +22,7 @@ export type Strip = z.infer<typeof stripSchema>;
 
 export const facesAndStripSchema = z.object({
   family: z.literal('faces-and-strip'),
-  face: bodySchema,
+  face: faceSchema,
   strip: stripSchema,
 });
 export type FacesAndStrip = z.infer<typeof facesAndStripSchema>;

@@ -1,4 +1,5 @@
 import type { Point } from '../../bag/index.ts';
+import { isSquare, type MotifKind } from '../../motif/index.ts';
 import { multipleProblem } from '../../panel/index.ts';
 import { type Body, MOST_CELLS, MOST_ROUNDS, MOST_STITCHES } from './body.ts';
 import type { Materials } from './materials.ts';
@@ -53,17 +54,16 @@ export function lift<A, B>(control: Control<A>, into: (a: A) => B): Control<B> {
 
 /** What there is to choose from in the document. */
 export interface Choices {
-  readonly motifs: ReadonlyArray<{ readonly id: string; readonly name: string }>;
+  readonly motifs: ReadonlyArray<{ readonly id: string; readonly name: string; readonly kind: MotifKind }>;
   readonly swatches: ReadonlyArray<{ readonly id: string; readonly name: string }>;
 }
 
+/** The motifs that can be laid in columns and rows. */
+const squares = ({ motifs }: Choices) => motifs.filter(({ kind }) => isSquare(kind));
+
 /** Which square is used; nothing to choose when there is only one. */
-export const motifChoice = <C>(
-  motif: string,
-  { motifs }: Choices,
-  set: (motif: string) => C,
-): Control<C>[] =>
-  motifs.length < 2
+export const motifChoice = <C>(motif: string, choices: Choices, set: (motif: string) => C): Control<C>[] =>
+  squares(choices).length < 2
     ? []
     : [
         {
@@ -71,7 +71,7 @@ export const motifChoice = <C>(
           id: 'motif',
           label: 'Square',
           value: motif,
-          options: motifs.map(({ id, name }) => ({ value: id, label: name })),
+          options: squares(choices).map(({ id, name }) => ({ value: id, label: name })),
           set,
         },
       ];
@@ -89,7 +89,7 @@ export interface BodyControlOptions {
 export function bodyControls(body: Body, options: BodyControlOptions): Control<Body>[] {
   const { choices, materials, corner } = options;
   const firstSwatch = choices.swatches[0]?.id ?? '';
-  const firstMotif = choices.motifs[0]?.id;
+  const firstMotif = squares(choices)[0]?.id;
   const of: Control<Body> = {
     kind: 'choice',
     id: 'of',

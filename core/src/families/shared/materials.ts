@@ -1,3 +1,4 @@
+import type { MotifKind, MotifShape } from '../../motif/index.ts';
 import type { Mm } from '../../units/index.ts';
 
 /**
@@ -9,6 +10,9 @@ export interface Materials {
   motifSide(motif: string, rounds: number): Mm;
   /** Insertions along one side of a motif. */
   motifLoops(motif: string, rounds: number): number;
+  /** Outline and edges of a motif of any shape, by itself. */
+  motifShape(motif: string, rounds: number): MotifShape;
+  motifKind(motif: string): MotifKind;
   /** What one join adds between two pieces (a tight one takes: negative). */
   join(): Mm;
   pitch(swatch: string): Mm;

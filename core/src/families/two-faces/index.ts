@@ -3,19 +3,12 @@ import type { BagGraph, Motion, Point3 } from '../../bag/index.ts';
 import { each } from '../explore.ts';
 import type { Family } from '../family.ts';
 import { bend, type HalfPlane, type Region } from '../shared/bend.ts';
-import { bodySchema } from '../shared/body.ts';
-import {
-  bodyControls,
-  type Choices,
-  type Control,
-  lift,
-  panelOfSize,
-  sizeOf,
-  squaresOfSize,
-} from '../shared/control.ts';
+import { type Choices, type Control, lift, panelOfSize, squaresOfSize } from '../shared/control.ts';
+import { type FaceMake, faceSchema, type LaidFace, layFace } from '../shared/face.ts';
+import { faceControls, faceSize } from '../shared/face-control.ts';
 import type { Materials } from '../shared/materials.ts';
-import { APART, sew, sheetsToGraph } from '../shared/sew.ts';
-import { BOTTOM, LEFT, layOut, piecesOf, RIGHT, reversed, type Sheet, sheetSide } from '../shared/sheet.ts';
+import { APART, sew } from '../shared/sew.ts';
+import { reversed } from '../shared/sheet.ts';
 import { sheetsWithin } from '../shared/sheets-within.ts';
 import { scaled, X, Y, Z } from '../shared/wrap.ts';
 
@@ -26,7 +19,7 @@ const TUCK_STEP = 5;
 
 export const twoFacesSchema = z.object({
   family: z.literal('two-faces'),
-  face: bodySchema,
+  face: faceSchema,
   /** Depth sewn across each bottom corner, mm; 0 leaves the bag flat. */
   tuck: z
     .number('The depth of a boxed corner is a number of mm.')
@@ -46,8 +39,7 @@ const point = (x: number, y: number, z: number): Point3 => ({ x, y, z });
  *
  * All is written for the front with its lower left corner at `at`; the back is the front turned half round.
  */
-function faceRegions(sheet: Sheet, k: number, name: 'front' | 'back'): Region[] {
-  const { width: w, at } = sheet;
+function faceRegions({ width: w, at }: LaidFace, k: number, name: 'front' | 'back'): Region[] {
   const inner = w / 2 - k;
   const holds = (piece: { cell: { sheet: string } }) => piece.cell.sheet === name;
   /** A motion that puts the sheet's point (px, py) at `there`. */
@@ -102,41 +94,41 @@ function faceRegions(sheet: Sheet, k: number, name: 'front' | 'back'): Region[] 
   ];
 }
 
+/** Only a rectangle has corners to sew across. */
+const hasCorners = (face: FaceMake) => face.of === 'motifs' || face.of === 'worked';
+
 function build({ face, tuck }: TwoFaces, materials: Materials): BagGraph {
-  const joined = [LEFT, RIGHT, BOTTOM] as const;
-  const front = layOut(face, materials, { id: 'front', name: 'Front', at: { x: 0, y: 0 }, joined });
+  const front = layFace(face, materials, { id: 'front', name: 'Front', at: { x: 0, y: 0 } });
   const at = { x: front.width + APART, y: 0 };
-  const back = layOut(face, materials, { id: 'back', name: 'Back', at, joined });
+  const back = layFace(face, materials, { id: 'back', name: 'Back', at });
   // A corner cannot be deeper than the face is wide, nor twice as high.
-  const k = Math.min(tuck, front.width * 0.95, front.height * 1.9) / 2;
-  return sheetsToGraph(
-    [
-      { sheet: front, id: 'front', name: 'Front,' },
-      { sheet: back, id: 'back', name: 'Back,' },
-    ],
-    [
-      sew('closing', 'left', 'Left side seam', sheetSide(front, LEFT), reversed(sheetSide(back, RIGHT))),
-      sew('closing', 'bottom', 'Bottom seam', sheetSide(front, BOTTOM), reversed(sheetSide(back, BOTTOM))),
-      sew('closing', 'right', 'Right side seam', sheetSide(front, RIGHT), reversed(sheetSide(back, LEFT))),
-    ],
-    [
-      bend(
-        [...piecesOf(front), ...piecesOf(back)],
-        [...faceRegions(front, k, 'front'), ...faceRegions(back, k, 'back')],
-      ),
-    ],
-  );
+  const k = hasCorners(face) ? Math.min(tuck, front.width * 0.95, front.height * 1.9) / 2 : 0;
+  const pieces = [...front.pieces, ...back.pieces];
+  const bent = bend(pieces, [...faceRegions(front, k, 'front'), ...faceRegions(back, k, 'back')]);
+  const sewn = front.sides.map(({ name, chain }, i) => {
+    const behind = reversed(back.sides.at(-1 - i)?.chain ?? []);
+    const title = `${name.charAt(0).toUpperCase()}${name.slice(1)} seam`;
+    return sew('closing', `seam-${i}`, title, chain, behind);
+  });
+  return {
+    pieces,
+    seams: [...front.seams, ...back.seams, ...sewn.flatMap(({ seams }) => seams)],
+    lines: [...front.lines, ...back.lines, ...sewn.map(({ line }) => line)],
+    ...bent,
+    rims: 1,
+  };
 }
 
 function controls(params: TwoFaces, materials: Materials, choices: Choices): Control<TwoFaces>[] {
-  const { width, height } = sizeOf(params.face, materials);
-  const face = bodyControls(params.face, {
+  const { width, height } = faceSize(params.face, materials);
+  const face = faceControls(params.face, {
     choices,
     materials,
     corner: { x: width, y: height },
     columnsLabel: 'Columns of each face',
     rowsLabel: 'Rows of each face',
   }).map((control) => lift(control, (next): TwoFaces => ({ ...params, face: next })));
+  if (!hasCorners(params.face)) return face;
   return [
     ...face,
     {

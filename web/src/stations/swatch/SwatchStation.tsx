@@ -1,9 +1,11 @@
+import { isSquare, MOTIF_KINDS } from '@fennot/core';
 import { useState } from 'react';
 import { Choice } from '../../ui/Choice.tsx';
 import type { StationProps } from '../station.ts';
 import { JoinedStrip } from './JoinedStrip.tsx';
 import { MotifSection } from './MotifSection.tsx';
 import { SwatchSection } from './SwatchSection.tsx';
+import { FIRST_NAMES, withMotif } from './with-motif.ts';
 import { YarnSection } from './YarnSection.tsx';
 
 /** What the maker's own hands make: swatch, motif, and what they measure. */
@@ -28,13 +30,29 @@ export function SwatchStation(props: StationProps) {
         </div>
       )}
       {swatch && <SwatchSection key={swatch.id} {...props} swatch={swatch} />}
-      {document.motifs.length > 1 && motif && (
-        <div className="px-4 pt-3">
-          <Choice label="Square" value={motif.id} options={options(document.motifs)} onChange={setMotif} />
+      {motif && (
+        <div className="flex flex-col gap-2 px-4 pt-3">
+          {document.motifs.length > 1 && (
+            <Choice label="Motif" value={motif.id} options={options(document.motifs)} onChange={setMotif} />
+          )}
+          <Choice
+            label="Add a motif"
+            value="none"
+            options={[
+              { value: 'none', label: 'of another shape or kind ...' },
+              ...MOTIF_KINDS.map((kind) => ({ value: kind, label: FIRST_NAMES[kind] })),
+            ]}
+            onChange={(kind) => {
+              if (kind === 'none') return;
+              const next = withMotif(document, kind);
+              props.store.getState().change(() => next);
+              setMotif(next.motifs.at(-1)?.id);
+            }}
+          />
         </div>
       )}
       <MotifSection key={motif?.id ?? 'none'} {...props} motif={motif} />
-      {motif && <JoinedStrip {...props} motif={motif} />}
+      {motif && isSquare(motif.kind) && <JoinedStrip {...props} motif={motif} />}
       <YarnSection {...props} />
     </>
   );

@@ -1,0 +1,206 @@
+import { z } from 'zod';
+import {
+  type BagGraph,
+  type Edge,
+  type Interval,
+  intervalLength,
+  type Piece,
+  rectangle,
+} from '../../bag/index.ts';
+import { mm } from '../../units/index.ts';
+import { each } from '../explore.ts';
+import type { Family } from '../family.ts';
+import { count } from '../shared/body.ts';
+import { type Choices, type Control, lift, panelOfSize, squaresOfSize } from '../shared/control.ts';
+import { faceSchema, type LaidFace, layFace, pathLength } from '../shared/face.ts';
+import { faceControls, faceSize } from '../shared/face-control.ts';
+import type { Materials } from '../shared/materials.ts';
+import { APART, sew } from '../shared/sew.ts';
+import { BOTTOM, reversed, TOP } from '../shared/sheet.ts';
+import { sheetsWithin } from '../shared/sheets-within.ts';
+import { standing, wallAlong } from '../shared/wall.ts';
+
+const MOST_ROUNDS_OUT = 60;
+
+export const grownSidesSchema = z.object({
+  family: z.literal('grown-sides'),
+  face: faceSchema,
+  /** Swatch of the rounds that turn up as walls. */
+  swatch: z.string(),
+  /** Rounds worked out of each face's border: half of the depth. */
+  rounds: count('Rounds of the wall', MOST_ROUNDS_OUT),
+});
+export type GrownSides = z.infer<typeof grownSidesSchema>;
+
+/** Insertions a chain of intervals gives to what is worked into it. */
+function loopsOf(chain: readonly Interval[], pieces: readonly Piece[]): number {
+  return chain.reduce((sum, interval) => {
+    const edge = pieces.find(({ id }) => id === interval.piece)?.edges[interval.edge];
+    return sum + (edge ? (edge.loops * intervalLength(interval)) / edge.length : 0);
+  }, 0);
+}
+
+/** The rounds out of one face, unrolled: along its upper edge (front) or lower edge (back) lies the face. */
+function wallPiece(params: GrownSides, face: LaidFace, name: 'front' | 'back', materials: Materials): Piece {
+  const length = face.sides.reduce((sum, { path }) => sum + pathLength(path), 0);
+  const depth = params.rounds * materials.rowHeight(params.swatch) + materials.join() / 2;
+  const stitches = Math.max(
+    1,
+    Math.round(face.sides.reduce((sum, { chain }) => sum + loopsOf(chain, face.pieces), 0)),
+  );
+  const rowEnds = Math.round(params.rounds * materials.rowEndRate(params.swatch));
+  const long = (kind: Edge['kind']): Edge => ({ kind, length: mm(length), loops: stitches });
+  const short: Edge = { kind: 'row-ends', length: mm(depth), loops: rowEnds };
+  const id = `${name}-wall`;
+  return {
+    id,
+    name: name === 'front' ? 'Front wall' : 'Back wall',
+    make: { of: 'panel', swatch: params.swatch, stitches, rows: params.rounds, rowsRun: 'across' },
+    outline: rectangle(0, 0, length, depth),
+    edges:
+      name === 'front'
+        ? [long('tops'), short, long('round'), short]
+        : [long('round'), short, long('tops'), short],
+    at: {
+      x: face.at.x + (face.width - length) / 2,
+      y: name === 'front' ? -APART - depth : -APART * 1.5 - 2 * depth,
+    },
+    turn: 0,
+    cell: { sheet: id, row: 0, column: 0 },
+  };
+}
+
+/** Two faces whose own borders go on as walls and meet in the middle of the side. */
+function build(params: GrownSides, materials: Materials): BagGraph {
+  const front = layFace(params.face, materials, { id: 'front', name: 'Front', at: { x: 0, y: 0 } });
+  const w = front.width;
+  const back = layFace(params.face, materials, { id: 'back', name: 'Back', at: { x: w + APART, y: 0 } });
+  const [before, behind] = [
+    wallPiece(params, front, 'front', materials),
+    wallPiece(params, back, 'back', materials),
+  ];
+  // Both walls lie under the middle of the net, one below the other.
+  const middle = w + APART / 2 - (before.outline[2]?.x ?? 0) / 2;
+  const walls = [before, behind].map((wall) => ({ ...wall, at: { ...wall.at, x: middle } }));
+  const [frontWall = before, backWall = behind] = walls;
+  const length = frontWall.edges[BOTTOM]?.length ?? 0;
+  const depth = frontWall.outline[2]?.y ?? 0;
+  const marks = [0];
+  for (const { path } of front.sides) marks.push((marks.at(-1) ?? 0) + pathLength(path));
+  const grown = front.sides.flatMap(({ name, chain }, i) => {
+    const [from = 0, to = 0] = [marks[i], marks[i + 1]];
+    const upper: Interval = { piece: frontWall.id, edge: TOP, from: length - from, to: length - to };
+    const lower: Interval = { piece: backWall.id, edge: BOTTOM, from, to };
+    return [
+      sew('grown', `front-${i}`, `Front, ${name}`, chain, [upper]),
+      sew('grown', `back-${i}`, `Back, ${name}`, reversed(back.sides.at(-1 - i)?.chain ?? []), [lower]),
+    ];
+  });
+  const meeting = sew(
+    'closing',
+    'middle',
+    'Front wall to back wall',
+    [{ piece: frontWall.id, edge: BOTTOM, from: 0, to: length }],
+    [{ piece: backWall.id, edge: TOP, from: length, to: 0 }],
+  );
+  const sewn = [...grown, meeting];
+  const bent = [
+    wallAlong(frontWall, front.sides, marks, w, [0, depth]),
+    wallAlong(backWall, front.sides, marks, w, [-depth, 0]),
+  ];
+  return {
+    pieces: [...front.pieces, ...back.pieces, frontWall, backWall],
+    seams: [...front.seams, ...back.seams, ...sewn.flatMap(({ seams }) => seams)],
+    lines: [...front.lines, ...back.lines, ...sewn.map(({ line }) => line)],
+    folds: bent.flatMap(({ folds }) => folds),
+    facets: [
+      ...standing(front, 'front', depth),
+      ...standing(back, 'back', -depth),
+      ...bent.flatMap(({ facets }) => facets),
+    ],
+    rims: 1,
+  };
+}
+
+function controls(params: GrownSides, materials: Materials, choices: Choices): Control<GrownSides>[] {
+  const { width, height } = faceSize(params.face, materials);
+  const face = faceControls(params.face, {
+    choices,
+    materials,
+    corner: { x: width, y: height },
+    columnsLabel: 'Columns of each face',
+    rowsLabel: 'Rows of each face',
+  }).map((control) => lift(control, (next): GrownSides => ({ ...params, face: next })));
+  const row = materials.rowHeight(params.swatch);
+  return [
+    ...face,
+    {
+      kind: 'count',
+      id: 'wall-rounds',
+      about: 'side',
+      label: 'Rounds out of each face',
+      value: params.rounds,
+      min: 1,
+      max: MOST_ROUNDS_OUT,
+      step: 1,
+      hint: 'worked without increases, so that they turn up; front and back each give half of the depth',
+      grip: { at: { x: width, y: -APART - params.rounds * row }, axis: 'y', perStep: -row },
+      set: (rounds) => ({ ...params, rounds }),
+    },
+    ...(choices.swatches.length > 1
+      ? [
+          {
+            kind: 'choice' as const,
+            id: 'wall-swatch',
+            about: 'side' as const,
+            label: 'Walls worked in',
+            value: params.swatch,
+            options: choices.swatches.map(({ id, name }) => ({ value: id, label: name })),
+            set: (swatch: string): GrownSides => ({ ...params, swatch }),
+          },
+        ]
+      : []),
+  ];
+}
+
+export const grownSides: Family<GrownSides> = {
+  id: 'grown-sides',
+  name: 'Grown sides',
+  about:
+    'Rounds worked straight out of each face turn up as walls; front and back meet in the middle of the side.',
+  drawing: {
+    pieces: 'M8 14h22v28H8zM42 14h22v28H42z',
+    folds: 'M4 10v36h30V10M38 10v36h30V10',
+  },
+  deep: true,
+  ofMotifs: false,
+  build,
+  settle: (params) => params,
+  controls,
+  explore: (ranges, materials, offer, take) => {
+    const size = { width: 0, height: 0, depth: 0, squares: 0 };
+    const join = materials.join();
+    sheetsWithin(ranges, materials, [1, 0.5], (width, height, squares, make) => {
+      for (const swatch of ranges.strips) {
+        const row = materials.rowHeight(swatch);
+        each(1, Math.min(MOST_ROUNDS_OUT, ranges.strip / 2), (rounds) => {
+          Object.assign(size, { width, height, depth: 2 * rounds * row + join, squares: 2 * squares });
+          if (offer(size)) take({ family: 'grown-sides', face: make(), swatch, rounds });
+        });
+      }
+    });
+  },
+  begin: (size, body, materials) => {
+    const swatch = body.of === 'worked' ? body.swatch : materials.stripSwatch();
+    const row = materials.rowHeight(swatch);
+    return {
+      family: 'grown-sides',
+      face:
+        body.of === 'motifs'
+          ? squaresOfSize(size, body.motif, materials)
+          : panelOfSize(size, body.swatch, materials),
+      swatch,
+      rounds: Math.min(MOST_ROUNDS_OUT, Math.max(1, Math.round(size.depth / row / 2))),
+    };
+  },
+};

@@ -1,0 +1,95 @@
+import type { BagDocument, Motif } from '@fennot/core';
+import { Plus, X } from 'lucide-react';
+import { Button } from '../../ui/Button.tsx';
+
+interface ColourwaysProps {
+  readonly motif: Motif;
+  readonly document: BagDocument;
+  readonly onChange: (colourways: Motif['colourways']) => void;
+}
+
+/** Colours of the rounds, a row a colourway. Pressing a round takes the next yarn. */
+export function Colourways({ motif, document, onChange }: ColourwaysProps) {
+  const { yarns } = document;
+  const nextYarn = (id: string) => yarns[(yarns.findIndex((y) => y.id === id) + 1) % yarns.length]?.id ?? id;
+  const setRound = (w: number, r: number) =>
+    onChange(
+      motif.colourways.map((way, i) =>
+        i === w ? { ...way, rounds: way.rounds.map((yarn, k) => (k === r ? nextYarn(yarn) : yarn)) } : way,
+      ),
+    );
+  const setRounds = (w: number, rounds: string[]) =>
+    onChange(motif.colourways.map((way, i) => (i === w ? { ...way, rounds } : way)));
+  return (
+    <div>
+      <h4 className="text-sm font-semibold">Colourways</h4>
+      <p className="text-xs text-soft">
+        From the centre out; the last colour goes on. Press one to change it.
+      </p>
+      {motif.colourways.map((way, w) => (
+        <div key={way.id} className="mt-1.5 flex items-center gap-1">
+          {way.rounds.map((yarn, r) => {
+            const own = yarns.find(({ id }) => id === yarn);
+            return (
+              <button
+                key={r}
+                type="button"
+                aria-label={`Colourway ${w + 1}, round ${r + 1}: ${own?.colourName ?? yarn}. Press for the next yarn.`}
+                title={own?.colourName}
+                onClick={() => setRound(w, r)}
+                style={{ background: own?.colour }}
+                className="size-7 rounded-full border border-ink/30"
+              />
+            );
+          })}
+          <Button
+            look="bare"
+            small
+            aria-label={`Colourway ${w + 1}: one more round colour`}
+            onClick={() => setRounds(w, [...way.rounds, nextYarn(way.rounds.at(-1) ?? '')])}
+          >
+            <Plus size={13} />
+          </Button>
+          {(way.rounds.length > 1 || motif.colourways.length > 1) && (
+            <Button
+              look="bare"
+              small
+              aria-label={
+                way.rounds.length > 1
+                  ? `Colourway ${w + 1}: one round colour fewer`
+                  : `Remove colourway ${w + 1}`
+              }
+              onClick={() =>
+                way.rounds.length > 1
+                  ? setRounds(w, way.rounds.slice(0, -1))
+                  : onChange(motif.colourways.filter((_, i) => i !== w))
+              }
+            >
+              <X size={13} />
+            </Button>
+          )}
+        </div>
+      ))}
+      <Button
+        small
+        className="mt-2"
+        disabled={motif.colourways.length >= 24}
+        onClick={() => {
+          const last = motif.colourways.at(-1);
+          const used = new Set(motif.colourways.map(({ id }) => id));
+          const id = Array.from({ length: 99 }, (_, i) => `c${i + 1}`).find((one) => !used.has(one)) ?? 'c99';
+          onChange([
+            ...motif.colourways,
+            {
+              id,
+              name: `Colourway ${motif.colourways.length + 1}`,
+              rounds: (last?.rounds ?? []).map(nextYarn),
+            },
+          ]);
+        }}
+      >
+        <Plus size={13} /> Another colourway
+      </Button>
+    </div>
+  );
+}

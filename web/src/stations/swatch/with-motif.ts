@@ -1,0 +1,33 @@
+import type { BagDocument, Motif } from '@fennot/core';
+
+/** Names a motif of a kind is given first. */
+export const FIRST_NAMES: Record<Motif['kind'], string> = {
+  cluster: 'Cluster square',
+  solid: 'Solid square',
+  disc: 'Disc',
+  'half-disc': 'Half disc',
+  hexagon: 'Hexagon',
+  triangle: 'Triangle',
+};
+
+/** The document with one more motif of a kind. */
+export function withMotif(doc: BagDocument, kind: Motif['kind']): BagDocument {
+  const [swatch] = doc.swatches;
+  const [yarn] = doc.yarns;
+  if (!swatch || !yarn) return doc;
+  const used = new Set(doc.motifs.map(({ id }) => id));
+  const id = Array.from({ length: 31 }, (_, i) => `m${i + 1}`).find((one) => !used.has(one)) ?? 'm31';
+  const motif: Motif = {
+    id,
+    name: FIRST_NAMES[kind],
+    kind,
+    cornerChains: 2,
+    gapChains: 0,
+    school: 'counts',
+    swatch: swatch.id,
+    oneWay: false,
+    colourways: [{ id: 'c1', name: 'First colourway', rounds: doc.yarns.slice(0, 3).map((y) => y.id) }],
+    measured: [],
+  };
+  return { ...doc, motifs: [...doc.motifs, motif] };
+}
