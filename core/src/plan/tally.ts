@@ -1,10 +1,13 @@
 import type { BagGraph } from '../bag/index.ts';
 import type { BagDocument } from '../document/index.ts';
+import { isSquare } from '../motif/index.ts';
 import type { JoinPlan } from '../runs/index.ts';
 
 /** What there is to make and to hide. */
 export interface Tally {
   readonly motifs: number;
+  /** What they are called together: squares only when all of them are. */
+  readonly motifWord: 'square' | 'motif';
   readonly panels: number;
   /** Yarn ends of the pieces: two for every colour begun in a motif, two a panel. */
   readonly pieceEnds: number;
@@ -20,6 +23,7 @@ export function tallyOf(
   joins: JoinPlan,
 ): Tally {
   let motifs = 0;
+  let squares = 0;
   let panels = 0;
   let pieceEnds = 0;
   for (const { id, make } of graph.pieces) {
@@ -29,13 +33,14 @@ export function tallyOf(
       continue;
     }
     motifs++;
-    const way = document.motifs
-      .find((motif) => motif.id === make.motif)
-      ?.colourways.find((colourway) => colourway.id === designs.get(id));
+    const motif = document.motifs.find((one) => one.id === make.motif);
+    if (motif && isSquare(motif.kind)) squares++;
+    const way = motif?.colourways.find((colourway) => colourway.id === designs.get(id));
     pieceEnds += 2 * coloursBegun(way?.rounds ?? [], make.rounds);
   }
   const joinYarn = joins.runs.reduce((sum, run) => sum + run.yarn, 0);
-  return { motifs, panels, pieceEnds, joinEnds: joins.ends, joinYarn };
+  const motifWord = squares === motifs ? 'square' : 'motif';
+  return { motifs, motifWord, panels, pieceEnds, joinEnds: joins.ends, joinYarn };
 }
 
 /** How often a yarn is joined on: at the first round and at each round of another colour. */
@@ -46,3 +51,12 @@ function coloursBegun(yarns: readonly string[], rounds: number): number {
   }
   return begun;
 }
+
+/** The pieces in words: `13 squares, 1 panel`. */
+export const piecesText = ({ motifs, motifWord, panels }: Tally): string =>
+  [
+    motifs > 0 ? `${motifs} ${motifWord}${motifs === 1 ? '' : 's'}` : '',
+    panels > 0 ? `${panels} panel${panels === 1 ? '' : 's'}` : '',
+  ]
+    .filter(Boolean)
+    .join(', ');

@@ -22,7 +22,8 @@ interface InRun {
 
 /** What the hands do next. Words are made from it apart, in the maker's terms. */
 export type JoinStep =
-  | ({ readonly does: 'fold'; readonly flatDone: boolean } & InRun)
+  /** With the flat joins all behind, with none to do, or in between them. */
+  | ({ readonly does: 'fold'; readonly flat: 'done' | 'none' | 'between' } & InRun)
   | ({ readonly does: 'begin'; readonly hold: Hold; readonly yarn: number } & InRun)
   | ({
       readonly does: 'join';
@@ -92,7 +93,8 @@ export function joinSteps(
     const foldBefore = (pass: Pass<SeamLink> | undefined) => {
       if (folded || (plan.flatFirst && pass?.link.seam.kind !== 'closing')) return;
       folded = true;
-      steps.push({ does: 'fold', run: run.number, flatDone: plan.flatFirst });
+      const flat = joining.flat.length === 0 ? 'none' : plan.flatFirst ? 'done' : 'between';
+      steps.push({ does: 'fold', run: run.number, flat });
     };
     foldBefore(run.passes[0]);
     steps.push({ does: 'begin', run: run.number, hold, yarn: run.yarn });

@@ -79,8 +79,8 @@ export function stepText(step: JoinStep, method: JoinMethodId, { terms, system }
   const { tool } = joinMethod(method);
   switch (step.does) {
     case 'fold':
-      return step.flatDone
-        ? 'All flat joins are done. Fold the work as the made-up drawing shows, wrong sides inside, and bring the closing edges together. Mark both ends of each closing seam with a stitch marker.'
+      return step.flat !== 'between'
+        ? `${step.flat === 'done' ? 'All flat joins are done. ' : ''}Fold the work as the made-up drawing shows, wrong sides inside, and bring the closing edges together. Mark both ends of each closing seam with a stitch marker.`
         : 'In this order flat and closing joins take turns, so the bag takes shape as you go. Keep the made-up drawing at hand and mark where closing edges meet with stitch markers.';
     case 'begin':
       // The way of holding stays the same for the whole bag: say it once.

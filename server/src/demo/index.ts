@@ -10,7 +10,9 @@ import { keyWallet } from './bags/key-wallet.ts';
 import { knittingKeeper } from './bags/knitting-keeper.ts';
 import { marketPinwheel } from './bags/market-pinwheel.ts';
 import { outingBox } from './bags/outing-box.ts';
+import { raffleDrum } from './bags/raffle-drum.ts';
 import { ropeRoll } from './bags/rope-roll.ts';
+import { sixBellPurse } from './bags/six-bell-purse.ts';
 
 /** The bags of the ringers of Lode End, checked like any other document. The last is shown first. */
 export const demoBags = (): BagDocument[] =>
@@ -19,6 +21,8 @@ export const demoBags = (): BagDocument[] =>
     glovePouch,
     hymnCover,
     ropeRoll,
+    raffleDrum,
+    sixBellPurse,
     juniorPack,
     outingBox,
     knittingKeeper,

@@ -1,4 +1,4 @@
-import { formatLength, formatVolume, type LengthSystem, type Plan } from '@fennot/core';
+import { formatLength, formatVolume, type LengthSystem, type Plan, piecesText } from '@fennot/core';
 import { OrbitControls } from '@react-three/drei/core/OrbitControls';
 import { Canvas, type ThreeEvent, useThree } from '@react-three/fiber';
 import { useEffect, useMemo, useState } from 'react';
@@ -66,9 +66,7 @@ export default function FilledView({ plan }: { readonly plan: Plan }) {
 }
 
 function describe(plan: Plan, { shape }: FillState, system: LengthSystem): string {
-  const { motifs, panels } = plan.tally;
-  const made = [motifs > 0 ? `${motifs} squares` : '', panels > 0 ? `${panels} panels` : ''].filter(Boolean);
-  return `${plan.familyName} bag of ${made.join(' and ')}, filled${
+  return `${plan.familyName} bag of ${piecesText(plan.tally)}, filled${
     shape ? `: about ${formatVolume(shape.volume, system)}` : ', still coming together'
   }. The pressed views name its faces.`;
 }

@@ -1,4 +1,4 @@
-import { formatLength, type Plan } from '@fennot/core';
+import { formatLength, type Plan, piecesText } from '@fennot/core';
 import { lazy, type PointerEvent, Suspense, useState } from 'react';
 import { useSettings } from '../api/queries.ts';
 import { Switcher } from '../ui/Switcher.tsx';
@@ -47,7 +47,7 @@ export function MadeUpView({ plan, activeSeam }: MadeUpViewProps) {
   const faces = [...new Set(plan.graph.facets.map(({ face }) => face))].join(', ');
   const label = `${plan.familyName} bag made up and pressed: ${size('width')} wide, ${size('height')} high${
     deep ? `, ${size('depth')} deep` : ''
-  }. Faces: ${faces}. ${plan.tally.motifs} squares, ${plan.tally.panels} panels.`;
+  }. Faces: ${faces}. ${piecesText(plan.tally)}.`;
   return (
     <section aria-label="Made up" className="flex min-h-0 min-w-0 flex-col">
       <header className="flex items-center justify-between gap-2 px-3 pt-2">

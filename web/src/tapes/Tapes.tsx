@@ -1,4 +1,4 @@
-import { mm, type Plan, yarnLength } from '@fennot/core';
+import { mm, type Plan, piecesText, yarnLength } from '@fennot/core';
 import { useRef } from 'react';
 import { useSettings } from '../api/queries.ts';
 import { beginGesture } from '../bag/gesture.ts';
@@ -31,12 +31,6 @@ export function Tapes({ plan, store, pull }: TapesProps) {
       finish.current = undefined;
     }
   };
-  const pieces = [
-    tally.motifs > 0 ? `${tally.motifs} squares` : '',
-    tally.panels > 0 ? `${tally.panels} ${tally.panels === 1 ? 'panel' : 'panels'}` : '',
-  ]
-    .filter(Boolean)
-    .join(', ');
   return (
     <section
       aria-label="The tapes"
@@ -47,7 +41,7 @@ export function Tapes({ plan, store, pull }: TapesProps) {
       ))}
       <dl className="col-span-2 grid auto-rows-min grid-cols-[auto_auto] content-center gap-x-3 gap-y-0.5 text-sm md:col-span-1 md:border-l md:border-line md:pl-4">
         <dt className="text-soft">Pieces</dt>
-        <dd className="font-semibold">{pieces}</dd>
+        <dd className="font-semibold">{piecesText(tally)}</dd>
         <dt className="text-soft">Joining runs</dt>
         <dd className="font-semibold tabular-nums">{plan.joins.runs.length}</dd>
         <dt className="text-soft">Ends to hide</dt>

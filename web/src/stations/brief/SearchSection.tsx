@@ -1,4 +1,4 @@
-import { type Found, formatLength, type Plan, planOf, wantedOf } from '@fennot/core';
+import { type Found, formatLength, type Plan, piecesText, planOf, wantedOf } from '@fennot/core';
 import { Search, Square } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { useSettings } from '../../api/queries.ts';
@@ -104,10 +104,7 @@ function Answer({ found, plan, onPick }: AnswerProps) {
       ? []
       : [`${measure} ${formatLength(Math.abs(off), system)} ${off < 0 ? 'small' : 'large'}`];
   });
-  const made =
-    answer.tally.motifs > 0
-      ? `${answer.tally.motifs} squares${roundsOf(answer)}`
-      : `${answer.tally.panels} panels`;
+  const made = `${piecesText(answer.tally)}${roundsOf(answer)}`;
   const now = JSON.stringify(document.construction) === JSON.stringify(found.construction);
   return (
     <li>
@@ -139,5 +136,5 @@ function Answer({ found, plan, onPick }: AnswerProps) {
 
 function roundsOf({ graph }: Plan): string {
   const rounds = graph.pieces.flatMap(({ make }) => (make.of === 'motif' ? [make.rounds] : []))[0];
-  return rounds === undefined ? '' : ` of ${rounds} rounds`;
+  return rounds === undefined ? '' : `, ${rounds} rounds`;
 }
