@@ -115,7 +115,8 @@ function freeParts({ piece, edge, length, marks, taken }: MarkedEdge, points: Po
   return stops.flatMap(([grains, point], i) => {
     const before = stops[i - 1];
     if (!before) return [];
-    const [from, to] = [before[0] * GRAIN, Math.min(length, grains * GRAIN)];
+    // The last mark of an edge is its end, however the grains fall.
+    const [from, to] = [before[0] * GRAIN, i === stops.length - 1 ? length : grains * GRAIN];
     if (to - from < 2 * GRAIN || covered((from + to) / 2)) return [];
     return [{ interval: { piece, edge, from, to }, from: points.find(before[1]), to: points.find(point) }];
   });

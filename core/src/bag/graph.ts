@@ -106,6 +106,43 @@ export interface Fold {
   readonly to: Point;
 }
 
+/** Rounds of stitches along the opening of the joined bag. */
+export interface Edging {
+  readonly swatch: string;
+  readonly rounds: number;
+  /** mm it stands above the rim. */
+  readonly height: number;
+  /** Share by which its last round is longer than the rim; negative where it draws in. */
+  readonly growth: number;
+}
+
+/** A strap, from one place of the made-up bag to another. */
+export interface Strap {
+  readonly name: string;
+  readonly from: Point3;
+  readonly to: Point3;
+  /** mm */
+  readonly length: number;
+  readonly width: number;
+  /** It hangs behind, for the back to bear, not above the opening. */
+  readonly behind: boolean;
+}
+
+/** What is worked onto the bag or hung on it once it is joined. */
+export interface Trim {
+  readonly edging?: Edging;
+  /** Eyelets of a drawstring, along the whole rim. */
+  readonly eyelets?: number;
+  readonly straps?: readonly Strap[];
+}
+
+/** Extents in mm. */
+export interface Extents {
+  readonly width: number;
+  readonly height: number;
+  readonly depth: number;
+}
+
 /**
  * A whole bag: what it is made of, what meets what, and how it is folded. Families build it; everything
  * else reads it.
@@ -118,4 +155,7 @@ export interface BagGraph {
   readonly facets: readonly Facet[];
   /** How many closed loops the rim should have. */
   readonly rims: number;
+  readonly trim?: Trim;
+  /** A ready-made bag that this one is drawn over: its size is the target. */
+  readonly covers?: Extents;
 }

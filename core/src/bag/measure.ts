@@ -12,7 +12,8 @@ const hangs = ({ face }: Facet): boolean => face === 'flap' || face === 'handle'
 
 /**
  * The made-up bag under the tape, mm: its extent across, up and deep, and the way round its mouth. The
- * mouth is where the body ends: at the rim, or where a flap or handle grows out of it.
+ * mouth is where the body ends: at the rim, or where a flap or handle grows out of it. Edge rounds add their
+ * height, and make the mouth longer or shorter.
  */
 export function measure(graph: BagGraph): Record<Measure, number> {
   let [left, right, bottom, top, back, front] = [
@@ -42,8 +43,14 @@ export function measure(graph: BagGraph): Record<Measure, number> {
       if (z > front) front = z;
     }
   }
-  const opening = anyHangs ? mouthOf(graph) : rimOf(graph);
-  return { width: right - left, height: top - bottom, depth: front - back, opening };
+  const rim = anyHangs ? mouthOf(graph) : rimOf(graph);
+  const { height: edge = 0, growth = 0 } = graph.trim?.edging ?? {};
+  return {
+    width: right - left,
+    height: top - bottom + edge,
+    depth: front - back,
+    opening: rim * (1 + growth),
+  };
 }
 
 /** Whatever part of an edge no seam takes. */

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { constructionSchema } from '../families/index.ts';
+import { featuresSchema } from '../features/index.ts';
 import { isSquare, MOTIF_KINDS } from '../motif/index.ts';
 import { JOIN_METHODS, SCHOOLS } from '../runs/index.ts';
 import { STITCHES, TURNING_SCHOOLS } from '../stitches/index.ts';
@@ -152,6 +153,7 @@ const shape = z.object({
   swatches: z.array(swatchSchema).min(1, 'A bag needs at least one swatch.').max(30),
   motifs: z.array(motifSchema).max(30),
   construction: constructionSchema,
+  features: featuresSchema.optional(),
   joins: joinsSchema,
 });
 
@@ -213,5 +215,6 @@ export const documentSchema = shape.superRefine((doc, context) => {
     }
   };
   visit(doc.construction, ['construction']);
+  visit(doc.features, ['features']);
   visit(doc.joins, ['joins']);
 });

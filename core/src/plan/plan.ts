@@ -1,6 +1,7 @@
 import { type BagGraph, type GraphProblem, MEASURES, type Measure, mismatches } from '../bag/index.ts';
-import type { BagDocument } from '../document/index.ts';
+import type { BagDocument, Target } from '../document/index.ts';
 import { type Construction, type Control, familyOf } from '../families/index.ts';
+import { withFeatures } from '../features/index.ts';
 import {
   type ContentFit,
   contentFits,
@@ -23,6 +24,7 @@ import {
   type SchoolSummary,
   schoolsSideBySide,
 } from '../runs/index.ts';
+import { mm } from '../units/index.ts';
 import { designsOf } from './designs.ts';
 import { type Tally, tallyOf } from './tally.ts';
 
@@ -66,7 +68,8 @@ export function planOf(document: BagDocument): Plan {
   const family = familyOf(settled);
   const keys = new Set<string>();
   const { graph, sizes } = finishedSizes((nudge, used) => {
-    const built = family.build(materialsOf(table, document, nudge, used));
+    const materials = materialsOf(table, document, nudge, used);
+    const built = withFeatures(family.build(materials), document.features ?? {}, materials);
     for (const key of used) keys.add(key);
     return built;
   }, table.find);
@@ -81,7 +84,7 @@ export function planOf(document: BagDocument): Plan {
     graph,
     designs,
     sizes: [...keys].map(table.find),
-    tapes: MEASURES.map((measure) => tapeOf(measure, sizes[measure], document.brief[measure])),
+    tapes: MEASURES.map((measure) => tapeOf(measure, sizes[measure], targetOf(document, graph, measure))),
     contents: contentFits(valuesOf(sizes), document.brief.contents ?? []),
     lines: lineMatches(graph),
     marked: markedEdges(graph),
@@ -92,6 +95,21 @@ export function planOf(document: BagDocument): Plan {
     fewestRuns: once(() => fewestTrails(joining.all)),
     tally: tallyOf(document, graph, designs, joins),
   };
+}
+
+/** How far a cover may stay under the bag it is drawn over, as a share: so much it stretches by itself. */
+const COVER_STRETCH = 0.04;
+
+/**
+ * What a measure should come to: the brief's word, or else the ready-made bag that is to be covered. A cover must
+ * come out a little under, never over.
+ */
+function targetOf({ brief }: BagDocument, { covers }: BagGraph, measure: Measure): Target | undefined {
+  const wanted = brief[measure];
+  if (wanted || !covers || measure === 'opening') return wanted;
+  const size = covers[measure];
+  if (size < 1) return undefined;
+  return { value: mm(size * (1 - COVER_STRETCH / 2)), tolerance: (size * COVER_STRETCH) / 2 };
 }
 
 const valuesOf = ({ width, height, depth, opening }: Readonly<Record<Measure, Finished>>) => ({

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { type BagDocument, documentSchema } from '../document/index.ts';
 import type { Body, Construction, FaceMake } from '../families/index.ts';
+import type { Features } from '../features/index.ts';
 import { beginDocument } from '../plan/index.ts';
 
 const SHAPES = ['disc', 'half-disc', 'hexagon', 'triangle'] as const;
@@ -148,4 +149,18 @@ export const constructions: fc.Arbitrary<Construction> = fc.oneof(
       }),
     }),
   }),
+);
+
+/** Features on top of a bag, any mixture. */
+export const features: fc.Arbitrary<Features> = fc.record(
+  {
+    edge: fc.record({
+      swatch: fc.constantFrom('s1', 's2'),
+      rounds: fc.integer({ min: 1, max: 12 }),
+      growth: fc.integer({ min: -60, max: 60 }),
+    }),
+    flap: face,
+    drawstring: fc.record({ eyelets: fc.integer({ min: 2, max: 40 }).map((n) => 2 * n) }),
+  },
+  { requiredKeys: [] },
 );

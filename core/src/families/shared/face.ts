@@ -14,7 +14,7 @@ import { isSquare, type MotifKind } from '../../motif/index.ts';
 import { mm } from '../../units/index.ts';
 import { count, MOST_ROUNDS, MOST_STITCHES, motifBodySchema, workedBodySchema } from './body.ts';
 import type { Materials } from './materials.ts';
-import { BOTTOM, innerSeams, LEFT, layOut, piecesOf, RIGHT, sheetSide } from './sheet.ts';
+import { BOTTOM, innerSeams, LEFT, layOut, piecesOf, RIGHT, sheetSide, TOP } from './sheet.ts';
 
 const oneSchema = z
   .object({
@@ -68,6 +68,8 @@ export interface LaidFace {
   readonly lines: readonly SeamLine[];
   /** Everything but the opening, counter-clockwise from the opening's left end. */
   readonly sides: readonly FaceSide[];
+  /** The upper side, where it is straight; counter-clockwise. */
+  readonly open: readonly Interval[];
 }
 
 interface FaceOptions {
@@ -75,6 +77,13 @@ interface FaceOptions {
   readonly name: string;
   readonly at: Point;
 }
+
+const wholeEdge = ({ id, edges }: Piece, edge: number): Interval => ({
+  piece: id,
+  edge,
+  from: 0,
+  to: edges[edge]?.length ?? 0,
+});
 
 /** Length of a line through some points. */
 export const pathLength = (path: readonly Point[]): number =>
@@ -114,6 +123,7 @@ function rectangular(
       { name: 'bottom', chain: sheetSide(sheet, BOTTOM), path: [corner(0, 0), corner(width, 0)] },
       { name: 'right side', chain: sheetSide(sheet, RIGHT), path: [corner(width, 0), corner(width, height)] },
     ],
+    open: sheetSide(sheet, TOP),
   };
 }
 
@@ -162,6 +172,7 @@ function single(
       const interval = { edge, from: length * share, to: length * (1 - share) };
       return { name: side, chain: [{ piece: id, ...interval }], path: pathOn(piece, interval) };
     }),
+    open: kind === 'disc' ? [] : [wholeEdge(piece, edges.length - 1)],
   };
 }
 
@@ -222,7 +233,7 @@ function shaped(face: ShapedFace, materials: Materials, { id, name, at }: FaceOp
   };
   const side = (title: string, index: number, path: readonly Point[]): FaceSide => ({
     name: title,
-    chain: [{ piece: id, edge: index, from: 0, to: piece.edges[index]?.length ?? 0 }],
+    chain: [wholeEdge(piece, index)],
     path,
   });
   return {
@@ -233,5 +244,6 @@ function shaped(face: ShapedFace, materials: Materials, { id, name, at }: FaceOp
     seams: [],
     lines: [],
     sides: [side('left side', 2, left), side('bottom', 3, [lowLeft, lowRight]), side('right side', 0, right)],
+    open: [wholeEdge(piece, 1)],
   };
 }

@@ -1,0 +1,28 @@
+import type { BagGraph } from '../bag/index.ts';
+import type { Materials } from '../families/index.ts';
+import { withFlap } from './flap.ts';
+import type { Features } from './schema.ts';
+
+/** Puts a bag's features on. Pure: the graph that comes out is a new one. */
+export function withFeatures(graph: BagGraph, features: Features, materials: Materials): BagGraph {
+  const flapped = features.flap ? withFlap(graph, features.flap, materials) : graph;
+  const { edge, drawstring } = features;
+  if (!edge && !drawstring) return flapped;
+  return {
+    ...flapped,
+    trim: {
+      ...flapped.trim,
+      ...(edge
+        ? {
+            edging: {
+              swatch: edge.swatch,
+              rounds: edge.rounds,
+              height: edge.rounds * materials.rowHeight(edge.swatch),
+              growth: edge.growth / 100,
+            },
+          }
+        : {}),
+      ...(drawstring ? { eyelets: drawstring.eyelets } : {}),
+    },
+  };
+}

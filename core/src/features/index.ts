@@ -1,0 +1,3 @@
+export { withFeatures } from './apply.ts';
+export { rimBehind } from './flap.ts';
+export { type Features, featuresSchema } from './schema.ts';
