@@ -1,7 +1,7 @@
 import { groupBy } from '../group-by.ts';
-import { along, clipSegment, contains, distance } from './geometry.ts';
+import { along, contains, distance } from './geometry.ts';
 import type { BagGraph, Facet, Interval } from './graph.ts';
-import { intervalLength, pathOn, pieceIndex } from './place.ts';
+import { intervalLength, onFacet, pathOn, pieceIndex } from './place.ts';
 
 /** The measures a maker takes with a tape. */
 export const MEASURES = ['width', 'height', 'depth', 'opening'] as const;
@@ -68,11 +68,12 @@ function mouthOf(graph: BagGraph): number {
   const body = (id: string) => (facets.get(id) ?? []).filter((facet) => !hangs(facet));
   /** Length of an interval that lies on the body. */
   const onBody = ({ piece: id, edge, from, to }: Interval): number => {
-    const path = pathOn(piece(id), { edge, from, to });
-    return body(id).reduce((sum, { outline }) => {
+    const own = piece(id);
+    const path = pathOn(own, { edge, from, to });
+    return body(id).reduce((sum, facet) => {
       for (const [i, q] of path.entries()) {
         const p = path[i - 1];
-        const inside = p && clipSegment(outline, p, q);
+        const inside = p && onFacet(own, facet, p, q);
         if (inside) sum += (inside[1] - inside[0]) * distance(p, q);
       }
       return sum;

@@ -1,6 +1,6 @@
 import { groupBy } from '../group-by.ts';
-import { along, contains, cross, distance, type Point, type Point3 } from './geometry.ts';
-import type { BagGraph, Interval, Motion, Piece, Seam } from './graph.ts';
+import { along, clipSegment, contains, cross, distance, type Point, type Point3 } from './geometry.ts';
+import type { BagGraph, Facet, Interval, Motion, Piece, Seam } from './graph.ts';
 
 /** Applies a rigid motion to a point of a piece's plane. */
 export const move = ({ origin, u, v }: Motion, p: Point): Point3 => ({
@@ -120,6 +120,16 @@ export function placed(net: Motion, { at, turn }: Pick<Piece, 'at' | 'turn'>): M
   });
   return { origin: move(net, at), u: mix(cos, sin), v: mix(-sin, cos) };
 }
+
+/** The part of the segment p to q, on a piece, that lies on one of its facets; as shares of the segment. */
+export const onFacet = (
+  piece: Piece,
+  { outline }: Facet,
+  p: Point,
+  q: Point,
+): readonly [number, number] | undefined =>
+  // A piece that is not folded may have any outline; parts between folds are convex.
+  outline === piece.outline ? [0, 1] : clipSegment(outline, p, q);
 
 /** The seams that someone has to work: all but what is grown. */
 export const joinedSeams = ({ seams }: Pick<BagGraph, 'seams'>): Seam[] =>

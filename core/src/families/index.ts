@@ -1,14 +1,15 @@
 import { z } from 'zod';
-import type { BagGraph } from '../bag/index.ts';
+import { type Bound, bind } from './bind.ts';
 import { boxed, boxedSchema } from './boxed/index.ts';
+import { cover, coverSchema } from './cover/index.ts';
 import { facesAndStrip, facesAndStripSchema } from './faces-and-strip/index.ts';
 import type { Family } from './family.ts';
 import { foldOver, foldOverSchema } from './fold-over/index.ts';
+import { gathered, gatheredSchema } from './gathered/index.ts';
 import { grownSides, grownSidesSchema } from './grown-sides/index.ts';
 import { onPoint, onPointSchema } from './on-point/index.ts';
+import { pack, packSchema } from './pack/index.ts';
 import { pinwheel, pinwheelSchema } from './pinwheel/index.ts';
-import { type Choices, type Control, lift } from './shared/control.ts';
-import type { Materials } from './shared/materials.ts';
 import { slipThrough, slipThroughSchema } from './slip-through/index.ts';
 import { twoFaces, twoFacesSchema } from './two-faces/index.ts';
 import { wrapRound, wrapRoundSchema } from './wrap-round/index.ts';
@@ -29,30 +30,16 @@ export const constructionSchema = z.discriminatedUnion('family', [
   boxedSchema,
   twoFacesSchema,
   foldOverSchema,
+  gatheredSchema,
   slipThroughSchema,
+  packSchema,
+  coverSchema,
 ]);
 export type Construction = z.infer<typeof constructionSchema>;
 export type FamilyId = Construction['family'];
 
 /** A family's operations with its parameters filled in. */
-export interface BoundFamily {
-  readonly name: string;
-  build(materials: Materials): BagGraph;
-  settle(materials: Materials): Construction;
-  controls(materials: Materials, choices: Choices): Control<Construction>[];
-}
-
-function bind<P extends Construction>(family: Family<P>, params: P): BoundFamily {
-  return {
-    name: family.name,
-    build: (materials) => family.build(params, materials),
-    settle: (materials) => family.settle(params, materials),
-    controls: (materials, choices) =>
-      family
-        .controls(params, materials, choices)
-        .map((control) => lift(control, (next): Construction => next)),
-  };
-}
+export type BoundFamily = Bound<Construction>;
 
 export function familyOf(construction: Construction): BoundFamily {
   switch (construction.family) {
@@ -72,8 +59,14 @@ export function familyOf(construction: Construction): BoundFamily {
       return bind(twoFaces, construction);
     case 'fold-over':
       return bind(foldOver, construction);
+    case 'gathered':
+      return bind(gathered, construction);
     case 'slip-through':
       return bind(slipThrough, construction);
+    case 'pack':
+      return bind(pack, construction);
+    case 'cover':
+      return bind(cover, construction);
   }
 }
 
@@ -107,5 +100,8 @@ export const FAMILIES: readonly FamilyEntry[] = [
   entry('boxed', boxed),
   entry('two-faces', twoFaces),
   entry('fold-over', foldOver),
+  entry('gathered', gathered),
   entry('slip-through', slipThrough),
+  entry('pack', pack),
+  entry('cover', cover),
 ];

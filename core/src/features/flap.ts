@@ -1,13 +1,13 @@
 import {
   along,
   type BagGraph,
-  clipSegment,
   cornersOf,
   type Facet,
   type Interval,
   inNet,
   intervalLength,
   move,
+  onFacet,
   type Point,
   type Point3,
   pieceIndex,
@@ -21,7 +21,7 @@ import { reversed } from '../families/shared/sheet.ts';
 import { groupBy } from '../group-by.ts';
 
 /** Places nearer than this are the same, mm. */
-const NEAR = 1;
+const NEAR = 0.01;
 
 /** A stretch of the rim behind, from left to right as seen from the front. */
 interface Behind {
@@ -43,7 +43,10 @@ export function rimBehind(graph: BagGraph): Behind[] {
     .flatMap(({ interval }): Behind[] => {
       const { piece: id, edge } = interval;
       return stretchesOf(piece(id), edge).flatMap(({ p, q, from, to }) =>
-        (backs.get(id) ?? []).flatMap((facet) => onFacet(facet, interval, p, q, [from, to])),
+        (backs.get(id) ?? []).flatMap((facet) => {
+          const shares = onFacet(piece(id), facet, p, q);
+          return shares ? partOn(facet, interval, p, q, [from, to], shares) : [];
+        }),
       );
     })
     .filter(({ from, to }) => Math.abs(from.y - to.y) < NEAR);
@@ -52,16 +55,15 @@ export function rimBehind(graph: BagGraph): Behind[] {
   return longestRun(highest);
 }
 
-/** The part of a rim interval that lies on one stretch of an edge and on one facet. */
-function onFacet(
+/** The part of a rim interval that lies on the given shares of one stretch of an edge, and where it goes. */
+function partOn(
   facet: Facet,
   { piece, edge, from, to }: Interval,
   p: Point,
   q: Point,
   [start, end]: readonly [number, number],
+  inside: readonly [number, number],
 ): Behind[] {
-  const inside = clipSegment(facet.outline, p, q);
-  if (!inside) return [];
   const at = (share: number) => start + (end - start) * share;
   const [low, high] = [Math.max(from, at(inside[0])), Math.min(to, at(inside[1]))];
   if (high - low < 0.01) return [];

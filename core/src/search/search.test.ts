@@ -54,7 +54,9 @@ describe('target search', () => {
     const document = wanting(300, 300);
     const bags = everyBag(document, { ...small, squares: 3, rounds: { from: 3, to: 4 }, strip: 6 });
     const families = new Set(bags.map(({ construction }) => construction.family));
-    expect(families.size).toBe(FAMILIES.length);
+    // Pack and cover put something on a body of another family; the body is what is searched for.
+    const searched = FAMILIES.map(({ id }) => id).filter((id) => id !== 'pack' && id !== 'cover');
+    expect([...families].sort()).toEqual([...searched].sort());
     for (const { said, size } of bags) {
       for (const key of ['width', 'height', 'depth', 'squares'] as const)
         expect(said[key]).toBeCloseTo(size[key], 4);

@@ -78,77 +78,134 @@ const rounds = fc.integer({ min: 1, max: 8 });
 const motif = fc.constant('m1');
 const wing = fc.integer({ min: 1, max: 7 });
 
-/** Every family over its whole parameter range, up to sizes that keep a test quick. */
-export const constructions: fc.Arbitrary<Construction> = fc.oneof(
-  fc.record({
-    family: fc.constant('wrap-round' as const),
-    body,
-    laid: fc.constantFrom('tube' as const, 'folded' as const, 'panels' as const),
-    bottom: fc.constantFrom('seam' as const, 'row' as const),
-    sides: fc.constantFrom('joins' as const, 'columns' as const),
-  }),
-  fc.record({
-    family: fc.constant('on-point' as const),
-    motif,
-    rounds,
-    across: fc.integer({ min: 1, max: 6 }),
-    rows: fc.integer({ min: 1, max: 8 }),
-    bottom: fc.constantFrom('tapered' as const, 'straight' as const),
-  }),
-  fc.record({
-    family: fc.constant('pinwheel' as const),
-    motif,
-    rounds,
-    wings: fc.tuple(wing, wing, wing, wing),
-  }),
-  fc.record({
-    family: fc.constant('slip-through' as const),
-    motif,
-    rounds,
-    columns: fc.integer({ min: 2, max: 5 }),
-    rows: fc.integer({ min: 1, max: 5 }),
-    short: fc.integer({ min: 1, max: 6 }),
-    long: fc.integer({ min: 1, max: 8 }),
-  }),
-  fc.record({
-    family: fc.constant('boxed' as const),
-    front: fc.oneof(motifBody(4), workedBody),
-    side: fc.oneof(motifBody(4), workedBody),
-    bottom: fc.oneof(motifBody(4), workedBody),
-  }),
-  fc.record({
-    family: fc.constant('two-faces' as const),
-    face,
-    tuck: fc.oneof(fc.constant(0), fc.integer({ min: 1, max: 400 })),
-  }),
-  fc.record({
-    family: fc.constant('grown-sides' as const),
-    face,
+const wrapRound = fc.record({
+  family: fc.constant('wrap-round' as const),
+  body,
+  laid: fc.constantFrom('tube' as const, 'folded' as const, 'panels' as const),
+  bottom: fc.constantFrom('seam' as const, 'row' as const),
+  sides: fc.constantFrom('joins' as const, 'columns' as const),
+});
+
+const onPoint = fc.record({
+  family: fc.constant('on-point' as const),
+  motif,
+  rounds,
+  across: fc.integer({ min: 1, max: 6 }),
+  rows: fc.integer({ min: 1, max: 8 }),
+  bottom: fc.constantFrom('tapered' as const, 'straight' as const),
+});
+
+const pinwheel = fc.record({
+  family: fc.constant('pinwheel' as const),
+  motif,
+  rounds,
+  wings: fc.tuple(wing, wing, wing, wing),
+});
+
+const slipThrough = fc.record({
+  family: fc.constant('slip-through' as const),
+  motif,
+  rounds,
+  columns: fc.integer({ min: 2, max: 5 }),
+  rows: fc.integer({ min: 1, max: 5 }),
+  short: fc.integer({ min: 1, max: 6 }),
+  long: fc.integer({ min: 1, max: 8 }),
+});
+
+const boxed = fc.record({
+  family: fc.constant('boxed' as const),
+  front: fc.oneof(motifBody(4), workedBody),
+  side: fc.oneof(motifBody(4), workedBody),
+  bottom: fc.oneof(motifBody(4), workedBody),
+});
+
+const twoFaces = fc.record({
+  family: fc.constant('two-faces' as const),
+  face,
+  tuck: fc.oneof(fc.constant(0), fc.integer({ min: 1, max: 400 })),
+});
+
+const grownSides = fc.record({
+  family: fc.constant('grown-sides' as const),
+  face,
+  swatch: fc.constantFrom('s1', 's2'),
+  rounds: fc.integer({ min: 1, max: 20 }),
+});
+
+const foldOver = fc.record({
+  family: fc.constant('fold-over' as const),
+  body,
+  flap: fc.integer({ min: 0, max: 40 }),
+});
+
+const facesAndStrip = fc.record({
+  family: fc.constant('faces-and-strip' as const),
+  face,
+  strip: fc.record({
     swatch: fc.constantFrom('s1', 's2'),
-    rounds: fc.integer({ min: 1, max: 20 }),
-  }),
-  fc.record({
-    family: fc.constant('fold-over' as const),
-    body,
-    flap: fc.integer({ min: 0, max: 40 }),
-  }),
-  fc.record({
-    family: fc.constant('faces-and-strip' as const),
-    face,
-    strip: fc.record({
-      swatch: fc.constantFrom('s1', 's2'),
-      worked: fc.constantFrom('across' as const, 'along' as const),
-      depth: fc.integer({ min: 1, max: 30 }),
-      length: fc.oneof(
-        fc.constant({ by: 'way' as const }),
-        fc.record({ by: fc.constant('count' as const), count: fc.integer({ min: 5, max: 400 }) }),
-      ),
-      multiple: fc.record({
-        multiple: fc.integer({ min: 1, max: 4 }),
-        extra: fc.integer({ min: 0, max: 2 }),
-      }),
+    worked: fc.constantFrom('across' as const, 'along' as const),
+    depth: fc.integer({ min: 1, max: 30 }),
+    length: fc.oneof(
+      fc.constant({ by: 'way' as const }),
+      fc.record({ by: fc.constant('count' as const), count: fc.integer({ min: 5, max: 400 }) }),
+    ),
+    multiple: fc.record({
+      multiple: fc.integer({ min: 1, max: 4 }),
+      extra: fc.integer({ min: 0, max: 2 }),
     }),
   }),
+});
+
+const gathered = fc.record({
+  family: fc.constant('gathered' as const),
+  body,
+  together: fc.integer({ min: 2, max: 6 }),
+  band: fc.record({ swatch: fc.constantFrom('s1', 's2'), rows: fc.integer({ min: 1, max: 12 }) }),
+  slit: fc.oneof(fc.constant(0), fc.integer({ min: 1, max: 400 })),
+});
+
+const inner = fc.oneof(wrapRound, boxed, facesAndStrip, twoFaces);
+const strap = fc.integer({ min: 100, max: 1500 });
+
+const pack = fc.record({
+  family: fc.constant('pack' as const),
+  body: inner,
+  worn: fc.oneof(
+    fc.record({
+      on: fc.constant('back' as const),
+      flap: face,
+      eyelets: fc.integer({ min: 2, max: 20 }).map((n) => 2 * n),
+      strap,
+    }),
+    fc.record({ on: fc.constant('waist' as const), belt: strap, holes: fc.integer({ min: 1, max: 9 }) }),
+  ),
+});
+
+const cover = fc.record({
+  family: fc.constant('cover' as const),
+  over: fc.record({
+    width: fc.integer({ min: 100, max: 600 }),
+    height: fc.integer({ min: 100, max: 600 }),
+    depth: fc.integer({ min: 0, max: 200 }),
+  }),
+  loops: fc.boolean(),
+  body: inner,
+});
+
+/** Every family over its whole parameter range, up to sizes that keep a test quick. */
+export const constructions: fc.Arbitrary<Construction> = fc.oneof(
+  wrapRound,
+  facesAndStrip,
+  grownSides,
+  onPoint,
+  pinwheel,
+  boxed,
+  twoFaces,
+  foldOver,
+  gathered,
+  slipThrough,
+  pack,
+  cover,
 );
 
 /** Features on top of a bag, any mixture. */

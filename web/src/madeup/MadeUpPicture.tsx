@@ -1,10 +1,10 @@
 import {
   along,
-  clipSegment,
   dot,
   groupBy,
   joinedSeams,
   move,
+  onFacet,
   outward,
   type Plan,
   type Point,
@@ -168,14 +168,15 @@ function seamLines(plan: Plan, view: View) {
   );
   return joinedSeams(graph).flatMap((seam) =>
     [seam.a, seam.b].flatMap((side) => {
-      const way = pathOn(piece(side.piece), side);
+      const own = piece(side.piece);
+      const way = pathOn(own, side);
       // A fold may take part of a seam round to another face.
-      return (facing.get(side.piece) ?? []).flatMap(({ outline, motion }) =>
+      return (facing.get(side.piece) ?? []).flatMap((facet) =>
         way.slice(1).flatMap((q, i) => {
           const p = way[i] ?? q;
-          const inside = clipSegment(outline, p, q);
+          const inside = onFacet(own, facet, p, q);
           if (!inside) return [];
-          const [from, to] = inside.map((share) => project(eye, move(motion, along(p, q, share))));
+          const [from, to] = inside.map((share) => project(eye, move(facet.motion, along(p, q, share))));
           return from && to
             ? [{ id: seam.id, line: seam.line, closing: seam.kind === 'closing', from, to }]
             : [];

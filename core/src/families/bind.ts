@@ -1,0 +1,23 @@
+import type { BagGraph } from '../bag/index.ts';
+import type { Family } from './family.ts';
+import { type Choices, type Control, lift } from './shared/control.ts';
+import type { Materials } from './shared/materials.ts';
+
+/** A family's operations with its parameters filled in. */
+export interface Bound<C> {
+  readonly name: string;
+  build(materials: Materials): BagGraph;
+  settle(materials: Materials): C;
+  controls(materials: Materials, choices: Choices): Control<C>[];
+}
+
+/** A family with its parameters, as one of the constructions `C`. */
+export function bind<C, P extends C>(family: Family<P>, params: P): Bound<C> {
+  return {
+    name: family.name,
+    build: (materials) => family.build(params, materials),
+    settle: (materials) => family.settle(params, materials),
+    controls: (materials, choices) =>
+      family.controls(params, materials, choices).map((control) => lift(control, (next): C => next)),
+  };
+}

@@ -1,0 +1,117 @@
+import { z } from 'zod';
+import { type BagGraph, type Extents, measure, type Strap } from '../../bag/index.ts';
+import type { Family } from '../family.ts';
+import { innerOf, innerSchema } from '../inner.ts';
+import type { Choices, Control } from '../shared/control.ts';
+import { beginInner, innerControls } from '../shared/inner-choice.ts';
+import type { Materials } from '../shared/materials.ts';
+
+const MOST = 1200;
+
+const lengthOf = (what: string, least: number) =>
+  z
+    .number(`${what} is a number of mm.`)
+    .min(least, `${what} must be at least ${least} mm.`)
+    .max(MOST, `${what} cannot be more than 1.2 m.`);
+
+export const coverSchema = z.object({
+  family: z.literal('cover'),
+  /** The ready-made bag, pressed flat, mm. */
+  over: z.object({
+    width: lengthOf('The width of the ready-made bag', 10),
+    height: lengthOf('The height of the ready-made bag', 10),
+    depth: lengthOf('The depth of the ready-made bag', 0),
+  }),
+  /** Loops along the rim that hold the cover to the bag's handles. */
+  loops: z.boolean(),
+  body: innerSchema,
+});
+export type Cover = z.infer<typeof coverSchema>;
+
+/** Size of a loop over a handle, mm. */
+const LOOP = { across: 30, length: 70, width: 12 } as const;
+
+/** The crochet comes out a little under the bag and is drawn over it. */
+function build({ over, loops, body }: Cover, materials: Materials): BagGraph {
+  const graph = innerOf(body).build(materials);
+  const size = measure(graph);
+  const loop = (x: number, z: number, name: string): Strap => ({
+    name,
+    from: { x: x - LOOP.across / 2, y: size.height, z },
+    to: { x: x + LOOP.across / 2, y: size.height, z },
+    length: LOOP.length,
+    width: LOOP.width,
+    behind: false,
+  });
+  // Handles of a cloth bag stand about a quarter in from either side.
+  const x = size.width / 4;
+  const z = size.depth / 2;
+  const straps = loops
+    ? [
+        loop(-x, z, 'Front loop, left'),
+        loop(x, z, 'Front loop, right'),
+        loop(-x, -z, 'Back loop, left'),
+        loop(x, -z, 'Back loop, right'),
+      ]
+    : [];
+  return { ...graph, covers: over, trim: { ...graph.trim, straps } };
+}
+
+function controls(params: Cover, materials: Materials, choices: Choices): Control<Cover>[] {
+  const over = (key: keyof Extents, label: string): Control<Cover> => ({
+    kind: 'length',
+    id: `over-${key}`,
+    label,
+    value: params.over[key],
+    min: key === 'depth' ? 0 : 10,
+    max: MOST,
+    step: 5,
+    set: (value) => ({ ...params, over: { ...params.over, [key]: value } }),
+  });
+  return [
+    over('width', 'Ready-made bag: width'),
+    over('height', 'Ready-made bag: height'),
+    over('depth', 'Ready-made bag: depth'),
+    {
+      kind: 'choice',
+      id: 'loops',
+      label: 'Loops over its handles',
+      value: params.loops ? 'yes' : 'no',
+      options: [
+        { value: 'yes', label: 'Yes' },
+        { value: 'no', label: 'No' },
+      ],
+      set: (value) => ({ ...params, loops: value === 'yes' }),
+    },
+    ...innerControls(params.body, materials, choices, (body): Cover => ({ ...params, body })),
+  ];
+}
+
+export const cover: Family<Cover> = {
+  id: 'cover',
+  name: 'Cover',
+  about:
+    'Drawn over a ready-made cloth bag, which is the lining and the size to reach: a little under, never over.',
+  drawing: {
+    pieces: 'M18 16h36v34H18zM26 16c0 -14 20 -14 20 0',
+    folds: 'M14 20v34h44V20',
+  },
+  deep: true,
+  ofMotifs: false,
+  build,
+  settle: (params, materials) => ({ ...params, body: innerOf(params.body).settle(materials) }),
+  controls,
+  // Its bodies are found among their own families.
+  explore: () => {},
+  begin: (size, body, materials) => ({
+    family: 'cover',
+    over: { ...size, depth: 0 },
+    loops: true,
+    body: beginInner(
+      'wrap-round',
+      { ...size, width: size.width * 0.98, height: size.height * 0.98 },
+      body,
+      materials,
+    ),
+  }),
+};

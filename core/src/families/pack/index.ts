@@ -1,0 +1,200 @@
+import { z } from 'zod';
+import { type BagGraph, measure, type Strap } from '../../bag/index.ts';
+import { withFlap } from '../../features/flap.ts';
+import type { Family } from '../family.ts';
+import { innerOf, innerSchema } from '../inner.ts';
+import { type Choices, type Control, lift } from '../shared/control.ts';
+import { faceSchema } from '../shared/face.ts';
+import { faceControls, faceSize, oneOfSize } from '../shared/face-control.ts';
+import { beginInner, innerControls } from '../shared/inner-choice.ts';
+import type { Materials } from '../shared/materials.ts';
+
+const MOST_STRAP = 1500;
+const eyeletsSchema = z
+  .int('Eyelets are whole.')
+  .min(4, 'A drawstring needs at least 4 eyelets.')
+  .max(200, 'At most 200 eyelets.')
+  .multipleOf(2, 'Eyelets come in an even number: the cord goes in and out.');
+const strapSchema = z
+  .number('A strap has a length in mm.')
+  .min(100, 'A strap is at least 10 cm long.')
+  .max(MOST_STRAP, 'A strap is at most 1.5 m long.');
+
+export const packSchema = z.object({
+  family: z.literal('pack'),
+  body: innerSchema,
+  worn: z.discriminatedUnion('on', [
+    /** On the back: a flap over a drawn rim, two straps. */
+    z.object({ on: z.literal('back'), flap: faceSchema, eyelets: eyeletsSchema, strap: strapSchema }),
+    /** Round the waist: a zip along the rim, a belt in two parts that button. */
+    z.object({ on: z.literal('waist'), belt: strapSchema, holes: z.int().min(1).max(30) }),
+  ]),
+});
+export type Pack = z.infer<typeof packSchema>;
+type Back = Extract<Pack['worn'], { on: 'back' }>;
+
+const STRAP_WIDTH = 32;
+
+/** From the middle of the back's rim to its lower corners. */
+function backStraps(
+  { width, height, depth }: { width: number; height: number; depth: number },
+  length: number,
+) {
+  const strap = (name: string, side: number): Strap => ({
+    name,
+    from: { x: (side * width) / 9, y: height, z: -depth / 2 },
+    to: { x: side * width * 0.42, y: height * 0.04, z: -depth / 2 },
+    length,
+    width: STRAP_WIDTH,
+    behind: true,
+  });
+  return [strap('Left strap', -1), strap('Right strap', 1)];
+}
+
+/** Two parts of a belt, from either side of the tube round behind. */
+function beltParts(
+  { width, height, depth }: { width: number; height: number; depth: number },
+  length: number,
+) {
+  const part = (name: string, side: number): Strap => ({
+    name,
+    from: { x: (side * width) / 2, y: height * 0.6, z: -depth / 2 },
+    to: { x: side * (width / 2 + length / 2), y: height * 0.6, z: -depth / 2 - length / 4 },
+    length: length / 2,
+    width: STRAP_WIDTH,
+    behind: true,
+  });
+  return [part('Belt, left part', -1), part('Belt, right part', 1)];
+}
+
+function build({ body, worn }: Pack, materials: Materials): BagGraph {
+  const plain = innerOf(body).build(materials);
+  const size = measure(plain);
+  if (worn.on === 'waist') return { ...plain, trim: { ...plain.trim, straps: beltParts(size, worn.belt) } };
+  const graph = withFlap(plain, worn.flap, materials);
+  return {
+    ...graph,
+    trim: { ...graph.trim, eyelets: worn.eyelets, straps: backStraps(size, worn.strap) },
+  };
+}
+
+function beginBack(width: number, materials: Materials): Back {
+  const motif = materials.anyMotif();
+  const size = { width: width * 0.7, height: width * 0.7 };
+  return {
+    on: 'back',
+    flap: motif
+      ? oneOfSize(size, motif, materials)
+      : {
+          of: 'worked',
+          swatch: materials.stripSwatch(),
+          stitches: Math.max(4, Math.round(size.width / materials.pitch(materials.stripSwatch()))),
+          rows: Math.max(4, Math.round(size.height / materials.rowHeight(materials.stripSwatch()))),
+          multiple: { multiple: 1, extra: 0 },
+          rowsRun: 'across',
+        },
+    eyelets: 16,
+    strap: 700,
+  };
+}
+
+function controls(params: Pack, materials: Materials, choices: Choices): Control<Pack>[] {
+  const { worn } = params;
+  const own = innerControls(params.body, materials, choices, (body): Pack => ({ ...params, body }));
+  const length = (id: string, label: string, value: number, set: (value: number) => Pack): Control<Pack> => ({
+    kind: 'length',
+    id,
+    label,
+    value,
+    min: 100,
+    max: MOST_STRAP,
+    step: 10,
+    set,
+  });
+  const kind: Control<Pack> = {
+    kind: 'choice',
+    id: 'worn',
+    label: 'Worn',
+    value: worn.on,
+    options: [
+      { value: 'back', label: 'On the back: flap, drawstring, two straps' },
+      { value: 'waist', label: 'Round the waist: zip, belt in two parts' },
+    ],
+    set: (on) => {
+      if (on === worn.on) return params;
+      return on === 'waist'
+        ? { ...params, worn: { on: 'waist', belt: 900, holes: 5 } }
+        : { ...params, worn: beginBack(measure(innerOf(params.body).build(materials)).width, materials) };
+    },
+  };
+  if (worn.on === 'waist')
+    return [
+      kind,
+      ...own,
+      length('belt', 'Belt, both parts together', worn.belt, (belt) => ({
+        ...params,
+        worn: { ...worn, belt },
+      })),
+      {
+        kind: 'count',
+        id: 'holes',
+        label: 'Button holes',
+        value: worn.holes,
+        min: 1,
+        max: 30,
+        step: 1,
+        set: (holes) => ({ ...params, worn: { ...worn, holes } }),
+      },
+    ];
+  const flap = faceSize(worn.flap, materials);
+  return [
+    kind,
+    ...own,
+    ...faceControls(worn.flap, {
+      choices,
+      materials,
+      corner: { x: flap.width, y: flap.height },
+      columnsLabel: 'columns',
+      rowsLabel: 'rows of squares',
+    }).map((control): Control<Pack> => {
+      const lifted = lift(control, (next): Pack => ({ ...params, worn: { ...worn, flap: next } }));
+      const label = `Flap: ${control.label.charAt(0).toLowerCase()}${control.label.slice(1)}`;
+      const named = { ...lifted, id: `flap-${control.id}`, label };
+      return named.kind === 'choice' ? named : { ...named, grip: undefined };
+    }),
+    {
+      kind: 'count',
+      id: 'eyelets',
+      label: 'Eyelets for the drawstring',
+      value: worn.eyelets,
+      min: 4,
+      max: 200,
+      step: 2,
+      hint: 'an even number. Cords and long straps can catch and strangle: never on small children’s things',
+      set: (eyelets) => ({ ...params, worn: { ...worn, eyelets } }),
+    },
+    length('strap', 'Each back strap', worn.strap, (strap) => ({ ...params, worn: { ...worn, strap } })),
+  ];
+}
+
+export const pack: Family<Pack> = {
+  id: 'pack',
+  name: 'Pack',
+  about: 'A body to wear: on the back with flap, drawstring and two straps, or round the waist on a belt.',
+  drawing: {
+    pieces: 'M20 18h32v34H20zM26 18V6h20v12zM20 22c-12 6 -12 22 0 28M52 22c12 6 12 22 0 28',
+    folds: 'M18 18h36',
+  },
+  deep: true,
+  ofMotifs: false,
+  build,
+  settle: (params, materials) => ({ ...params, body: innerOf(params.body).settle(materials) }),
+  controls,
+  // Its bodies are found among their own families.
+  explore: () => {},
+  begin: (size, body, materials) => ({
+    family: 'pack',
+    body: beginInner('boxed', size, body, materials),
+    worn: beginBack(size.width, materials),
+  }),
+};
