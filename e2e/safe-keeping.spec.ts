@@ -76,7 +76,7 @@ test('a bag is saved as a file and opened again the same', async ({ page, open }
   await page.goto('/');
   await page.getByLabel('Bag file').setInputFiles(path);
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Folder satchel');
-  await expect(page.getByText('18 squares, 1 panel')).toBeVisible();
+  await expect(page.getByText('18 squares, 2 panels')).toBeVisible();
   await page.goto('/');
   await expect(page.getByRole('heading', { name: 'Folder satchel' })).toHaveCount(2);
   await page.getByRole('button', { name: 'Delete Folder satchel' }).first().click();

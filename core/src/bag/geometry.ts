@@ -19,6 +19,12 @@ export const cross = (a: Point3, b: Point3): Point3 => ({
 
 export const dot = (a: Point3, b: Point3): number => a.x * b.x + a.y * b.y + a.z * b.z;
 
+/** The direction of a vector, of length 1. */
+export const unit = ({ x, y, z }: Point3): Point3 => {
+  const length = Math.hypot(x, y, z) || 1;
+  return { x: x / length, y: y / length, z: z / length };
+};
+
 export const distance3 = (a: Point3, b: Point3): number => Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z);
 
 export const distance = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y);

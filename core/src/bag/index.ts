@@ -4,3 +4,4 @@ export * from './geometry.ts';
 export * from './graph.ts';
 export * from './measure.ts';
 export * from './place.ts';
+export * from './rim.ts';

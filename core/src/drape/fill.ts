@@ -24,6 +24,16 @@ const LONGEST = 7;
 
 type Vector = readonly [number, number, number];
 
+/** What can be done to a filled bag: hang it by its straps, press it flat, or fill it again. */
+export const HANDLINGS = ['fill', 'lift', 'flatten'] as const;
+export type Handling = (typeof HANDLINGS)[number];
+
+/** Longest time one of them takes, seconds. */
+const HANDLED = 2.5;
+/** A loaded bag hangs heavier than an empty one stands. */
+const LOAD = 7;
+const PRESS = 60;
+
 /** A bag being filled, a frame at a time. */
 export interface Filling {
   readonly mesh: Mesh;
@@ -33,6 +43,8 @@ export interface Filling {
   readonly settled: boolean;
   /** Moves on by one frame of 1/60 s. */
   step(): void;
+  /** Begins something else with the bag, once it is filled. */
+  handle(handling: Handling): void;
   /**
    * Vertices in mm, standing on y = 0: x to the right, y up, z to the front once the bag has come together;
    * before that the net turns from how it lies towards that.
@@ -65,6 +77,9 @@ export function fillBag(graph: BagGraph): Filling {
   const flatFaced = size.depth < 0.75 * size.width;
   let frame = 0;
   let settled = false;
+  let handled:
+    | { readonly as: Handling; readonly since: number; readonly carriers: readonly number[] }
+    | undefined;
   return {
     mesh,
     cloth,
@@ -75,10 +90,17 @@ export function fillBag(graph: BagGraph): Filling {
       return settled;
     },
     step() {
-      stepFrame(cloth, actingAt(frame * FRAME, cloth, faces, flatFaced), scratch);
+      const filling = actingAt(frame * FRAME, cloth, faces, flatFaced);
+      stepFrame(cloth, handled ? handledActing(filling, handled) : filling, scratch);
       frame++;
       const time = frame * FRAME;
-      settled = time > LONGEST || (time > RAMP + 1.4 && fastest(cloth) < STILL);
+      const begun = handled?.since ?? RAMP + 1.4;
+      const least = handled ? begun + 0.5 : begun;
+      settled = time > (handled ? begun + HANDLED : LONGEST) || (time > least && fastest(cloth) < STILL);
+    },
+    handle(as) {
+      handled = { as, since: frame * FRAME, carriers: as === 'lift' ? carriersOf(cloth, faces) : [] };
+      settled = false;
     },
     upright: () => uprightOf(cloth, faces, smooth((frame * FRAME) / RAMP)),
   };
@@ -100,10 +122,48 @@ function actingAt(time: number, cloth: Cloth, faces: Faces, flatFaced: boolean):
     pressure: PRESSURE * (EARLY + (1 - EARLY) * full),
     damping: time < RAMP ? 3 : 5,
     gravity: hanging ? GRAVITY : 0,
+    carriers: [],
     flatten: hanging && flatFaced ? FLATTEN : 0,
     up,
     front,
   };
+}
+
+/** What acts while the bag is handled: as when it was filled, but for what the hand does. */
+function handledActing(
+  filling: Acting,
+  { as, carriers }: { readonly as: Handling; readonly carriers: readonly number[] },
+): Acting {
+  if (as === 'lift') return { ...filling, gravity: LOAD, carriers };
+  if (as === 'flatten') return { ...filling, pressure: 0, flatten: PRESS, damping: 12 };
+  return filling;
+}
+
+/** Vertices of the mouth where two straps would be fixed: a quarter in from either side, in front and behind. */
+function carriersOf(cloth: Cloth, faces: Faces): number[] {
+  const { up, front } = axesOf(cloth, faces);
+  const across: Vector = [
+    up[1] * front[2] - up[2] * front[1],
+    up[2] * front[0] - up[0] * front[2],
+    up[0] * front[1] - up[1] * front[0],
+  ];
+  const { position: p, rims } = cloth;
+  const along = (i: number, axis: Vector) =>
+    (p[3 * i] ?? 0) * axis[0] + (p[3 * i + 1] ?? 0) * axis[1] + (p[3 * i + 2] ?? 0) * axis[2];
+  const mouth = (rims[0] ?? []).map((i) => ({ i, x: along(i, across), z: along(i, front) }));
+  const xs = mouth.map(({ x }) => x);
+  const [left, right] = [Math.min(...xs), Math.max(...xs)];
+  const middle = mouth.reduce((sum, { z }) => sum + z / mouth.length, 0);
+  return [0.25, 0.75].flatMap((share) =>
+    [1, -1].flatMap((side) =>
+      mouth
+        .filter(({ z }) => (z - middle) * side >= 0)
+        .map((v) => ({ i: v.i, off: Math.abs(v.x - left - share * (right - left)) }))
+        .sort((a, b) => a.off - b.off)
+        .slice(0, 3)
+        .map(({ i }) => i),
+    ),
+  );
 }
 
 interface Faces {

@@ -8,8 +8,10 @@ export interface Acting {
   readonly pressure: number;
   /** Loss of speed per second. */
   readonly damping: number;
-  /** Weight, per unit of mass; carried by the rim. */
+  /** Weight, per unit of mass. */
   readonly gravity: number;
+  /** Vertices that carry the weight; the whole rim when there are none. */
+  readonly carriers: readonly number[];
   /** Pull towards the middle plane, per unit of mass. */
   readonly flatten: number;
   /** Directions of up and of the front; unit vectors. */
@@ -55,7 +57,7 @@ function settleSpeed(
 }
 
 /** Pressure on every triangle, weight with the lift of the rim against it, and the pull to flatness. */
-function push(cloth: Cloth, { pressure, gravity, flatten, up, front }: Acting, h: number): void {
+function push(cloth: Cloth, { pressure, gravity, carriers, flatten, up, front }: Acting, h: number): void {
   const { position: p, velocity: v, inverseMass: w, triangles, rims, count } = cloth;
   for (let t = 0; t < triangles.length; t += 3) {
     const [a, b, c] = [3 * at(triangles, t), 3 * at(triangles, t + 1), 3 * at(triangles, t + 2)];
@@ -76,7 +78,7 @@ function push(cloth: Cloth, { pressure, gravity, flatten, up, front }: Acting, h
     }
   }
   if (gravity === 0 && flatten === 0) return;
-  let [mass, rimCount, cx, cy, cz] = [0, 0, 0, 0, 0];
+  let [mass, cx, cy, cz] = [0, 0, 0, 0];
   for (let i = 0; i < count; i++) {
     const m = 1 / at(w, i);
     mass += m;
@@ -84,7 +86,6 @@ function push(cloth: Cloth, { pressure, gravity, flatten, up, front }: Acting, h
     cy += m * at(p, 3 * i + 1);
     cz += m * at(p, 3 * i + 2);
   }
-  for (const rim of rims) rimCount += rim.length;
   const middle = (cx * front[0] + cy * front[1] + cz * front[2]) / mass;
   for (let i = 0; i < count; i++) {
     const off = at(p, 3 * i) * front[0] + at(p, 3 * i + 1) * front[1] + at(p, 3 * i + 2) * front[2] - middle;
@@ -93,9 +94,15 @@ function push(cloth: Cloth, { pressure, gravity, flatten, up, front }: Acting, h
       v[3 * i + axis] = at(v, 3 * i + axis) + h * pull;
     }
   }
-  const lift = rimCount > 0 ? (gravity * mass) / rimCount : 0;
-  for (const rim of rims) {
-    for (const i of rim) {
+  const held = carriers.length > 0 ? [carriers] : rims;
+  const lift =
+    (gravity * mass) /
+    Math.max(
+      1,
+      held.reduce((sum, list) => sum + list.length, 0),
+    );
+  for (const list of held) {
+    for (const i of list) {
       // A light vertex would be shot off: the lift is shared by what hangs on it.
       const own = Math.min(at(w, i), (4 * count) / mass);
       for (let axis = 0; axis < 3; axis++)

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { area, checkGraph, cornersOf, measure, mismatches } from '../bag/index.ts';
+import { area, checkGraph, cornersOf, measure, mismatches, narrowestGirth } from '../bag/index.ts';
 import { materialsOf, sizeTable } from '../fit/index.ts';
 import { constructions, testDocument } from '../testing/arbitraries.ts';
-import { type Body, type Construction, FAMILIES, familyOf } from './index.ts';
+import { type Body, type Construction, FAMILIES, type FaceMake, familyOf } from './index.ts';
 
 function build(construction: Construction) {
   const document = testDocument(construction);
@@ -195,6 +195,46 @@ describe('faces and strip', () => {
     const pieces = graph.pieces.reduce((sum, { outline }) => sum + area(outline), 0);
     const facets = graph.facets.reduce((sum, { outline }) => sum + area(outline), 0);
     expect(facets).toBeCloseTo(pieces, 3);
+  });
+});
+
+describe('the narrowest place', () => {
+  test('of a straight bag is twice its width and depth, of a drawn-in one what the top is drawn in to', () => {
+    const box = build({
+      family: 'boxed',
+      front: { ...SQUARES, columns: 3, rows: 2 },
+      side: { ...SQUARES, columns: 1, rows: 2 },
+      bottom: { ...SQUARES, columns: 3, rows: 1 },
+    }).graph;
+    const { width, depth } = measure(box);
+    expect(narrowestGirth(box)).toBeCloseTo(2 * (width + depth), 6);
+    const purse = build({
+      family: 'gathered',
+      body: PANEL,
+      together: 2,
+      band: { swatch: 's2', rows: 4 },
+      slit: 0,
+    }).graph;
+    expect(narrowestGirth(purse)).toBeCloseTo(measure(purse).width, 6);
+  });
+
+  test('a shaped face is as narrow as its counts make it', () => {
+    // 60 stitches wide, drawn in to 30 over the middle rows and out again.
+    const shaped: FaceMake = {
+      of: 'shaped',
+      swatch: 's2',
+      chain: 60,
+      parts: [
+        { rows: 30, stitches: 60 },
+        { rows: 20, stitches: 30 },
+        { rows: 20, stitches: 60 },
+      ],
+    };
+    const { graph, materials } = build({ family: 'two-faces', face: shaped, tuck: 0 });
+    const waist = 30 * materials.pitch('s2');
+    // The join moves the outline out a little; the levels measured lie close to the waist.
+    expect(narrowestGirth(graph)).toBeGreaterThan(2 * waist);
+    expect(narrowestGirth(graph)).toBeLessThan(2 * waist * 1.12);
   });
 });
 

@@ -1,7 +1,11 @@
-import { expect, test } from 'vitest';
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import type { Content } from '../document/index.ts';
 import { mm } from '../units/index.ts';
-import { contentFits } from './index.ts';
+import { contentFits, placeContents } from './index.ts';
 
+/** Way round the bag at its narrowest. */
+const GIRTH = 760;
 const bag = { width: 300, height: 320, depth: 80, opening: 760 };
 const box = (height: number, width: number, thickness: number) => ({
   shape: 'box' as const,
@@ -14,22 +18,26 @@ const box = (height: number, width: number, thickness: number) => ({
 
 test('a binder of 318 by 285 by 75: by hand', () => {
   // Its section is 285 by 75: girth 720 against 760 round the mouth and 760 round the body; 318 of 320 high.
-  const [fit] = contentFits(bag, [box(318, 285, 75)]);
+  const [fit] = contentFits(bag, GIRTH, [box(318, 285, 75)]);
   expect(fit).toMatchObject({ fits: true, binds: 'height', room: 2 });
 });
 
 test('too thick a thing is stopped at the mouth, too long a one by the height', () => {
-  expect(contentFits({ ...bag, opening: 700 }, [box(300, 285, 75)])[0]).toMatchObject({
+  expect(contentFits({ ...bag, opening: 700 }, GIRTH, [box(300, 285, 75)])[0]).toMatchObject({
     fits: false,
     binds: 'opening',
     room: -20,
   });
-  expect(contentFits(bag, [box(360, 100, 20)])[0]).toMatchObject({ fits: false, binds: 'height', room: -40 });
+  expect(contentFits(bag, GIRTH, [box(360, 100, 20)])[0]).toMatchObject({
+    fits: false,
+    binds: 'height',
+    room: -40,
+  });
 });
 
 test('it does not matter which way round a box is written down', () => {
   const ways = [box(300, 200, 50), box(50, 300, 200), box(200, 50, 300)];
-  expect(new Set(contentFits(bag, ways).map(({ room }) => room)).size).toBe(1);
+  expect(new Set(contentFits(bag, GIRTH, ways).map(({ room }) => room)).size).toBe(1);
 });
 
 test('a flask stands by its girth, a flat tin goes in edge first', () => {
@@ -42,7 +50,62 @@ test('a flask stands by its girth, a flat tin goes in edge first', () => {
   });
   const narrow = { width: 120, height: 260, depth: 0, opening: 240 };
   // Pi * 76 = 239 round: just within 240.
-  expect(contentFits(narrow, [round(76, 200)])[0]).toMatchObject({ fits: true, binds: 'opening' });
-  expect(contentFits(narrow, [round(78, 200)])[0]?.fits).toBe(false);
-  expect(contentFits(narrow, [round(100, 15)])[0]?.fits).toBe(true);
+  expect(contentFits(narrow, GIRTH, [round(76, 200)])[0]).toMatchObject({ fits: true, binds: 'opening' });
+  expect(contentFits(narrow, GIRTH, [round(78, 200)])[0]?.fits).toBe(false);
+  expect(contentFits(narrow, GIRTH, [round(100, 15)])[0]?.fits).toBe(true);
+});
+
+describe('things standing in the bag', () => {
+  const box = (id: string, width: number, thickness: number): Content => ({
+    shape: 'box',
+    id,
+    name: id,
+    height: mm(100),
+    width: mm(width),
+    thickness: mm(thickness),
+  });
+
+  test('stand side by side as far as the width goes, then behind one another, and never in one another', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.integer({ min: 10, max: 200 }), fc.integer({ min: 10, max: 80 })), {
+          maxLength: 8,
+        }),
+        fc.integer({ min: 100, max: 400 }),
+        (sizes, width) => {
+          const placed = placeContents(
+            sizes.map(([w, t], i) => box(`b${i}`, w, t)),
+            width,
+          );
+          expect(placed).toHaveLength(sizes.length);
+          for (const [i, a] of placed.entries()) {
+            for (const b of placed.slice(i + 1)) {
+              const apart = (axis: 'x' | 'z') =>
+                Math.abs(a.at[axis] - b.at[axis]) >= (a.size[axis] + b.size[axis]) / 2 - 1e-6;
+              expect(apart('x') || apart('z')).toBe(true);
+            }
+            expect(a.at.y - a.size.y / 2).toBeGreaterThan(0);
+          }
+        },
+      ),
+    );
+  });
+
+  test('two books of 90 and 80 share a bag of 200, a third of 60 stands behind', () => {
+    // 90 + 6 + 80 = 176 of 200; the third would need 6 + 60 more.
+    const placed = placeContents([box('a', 90, 20), box('b', 80, 30), box('c', 60, 10)], 200);
+    const depth = new Map(placed.map(({ content, at }) => [content.id, at.z]));
+    expect(depth.get('a')).toBeCloseTo(depth.get('b') ?? Number.NaN, 9);
+    expect(depth.get('c')).toBeGreaterThan(depth.get('a') ?? Number.NaN);
+  });
+});
+
+test('a waist decides, not the wide body below it', () => {
+  // A drum of 600 round goes through the mouth of 760 but not through a waist of 560.
+  const drum: Content = { shape: 'cylinder', id: 'd', name: 'Drum', height: mm(200), diameter: mm(190) };
+  expect(contentFits(bag, 760, [drum])[0]?.fits).toBe(true);
+  const [fit] = contentFits(bag, 560, [drum]);
+  expect(fit?.fits).toBe(false);
+  expect(fit?.binds).toBe('body');
+  expect(fit?.room).toBeCloseTo(560 - Math.PI * 190, 6);
 });

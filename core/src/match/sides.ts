@@ -4,6 +4,7 @@ import {
   edgeOf,
   type Interval,
   intervalLength,
+  joinedSeams,
   pieceIndex,
   type Seam,
 } from '../bag/index.ts';
@@ -58,11 +59,11 @@ export interface LineMatch {
   readonly ease: Ease;
 }
 
-/** Holds the two sides of every line of the bag against each other. */
+/** Holds the two sides of every line of the bag against each other; what is grown comes out by itself. */
 export function lineMatches(graph: BagGraph): LineMatch[] {
   const piece = pieceIndex(graph);
   const pairingOf = seamPairing(graph);
-  const byLine = groupBy(graph.seams, (seam) => seam.line);
+  const byLine = groupBy(joinedSeams(graph), (seam) => seam.line);
   return graph.lines.flatMap(({ id, name }) => {
     const seams = byLine.get(id) ?? [];
     const [first] = seams;

@@ -1,7 +1,14 @@
-import { type BagGraph, type GraphProblem, MEASURES, type Measure, mismatches } from '../bag/index.ts';
+import {
+  type BagGraph,
+  type GraphProblem,
+  MEASURES,
+  type Measure,
+  mismatches,
+  narrowestGirth,
+} from '../bag/index.ts';
 import type { BagDocument, Target } from '../document/index.ts';
 import { type Construction, type Control, familyOf } from '../families/index.ts';
-import { withFeatures } from '../features/index.ts';
+import { type Features, featureControls, withFeatures } from '../features/index.ts';
 import {
   type ContentFit,
   contentFits,
@@ -85,7 +92,7 @@ export function planOf(document: BagDocument): Plan {
     designs,
     sizes: [...keys].map(table.find),
     tapes: MEASURES.map((measure) => tapeOf(measure, sizes[measure], targetOf(document, graph, measure))),
-    contents: contentFits(valuesOf(sizes), document.brief.contents ?? []),
+    contents: contentFits(valuesOf(sizes), narrowestGirth(graph), document.brief.contents ?? []),
     lines: lineMatches(graph),
     marked: markedEdges(graph),
     mismatches: mismatches(graph),
@@ -126,3 +133,10 @@ export function controlsOf(document: BagDocument): Control<Construction>[] {
     swatches: document.swatches,
   });
 }
+
+/** The controls of what goes onto the bag. */
+export const featureControlsOf = ({ document, graph }: Plan): Control<Features>[] =>
+  featureControls(document.features ?? {}, graph, materialsOf(sizeTable(document), document), {
+    motifs: document.motifs,
+    swatches: document.swatches,
+  });

@@ -12,6 +12,7 @@ import { marketPinwheel } from './bags/market-pinwheel.ts';
 import { outingBox } from './bags/outing-box.ts';
 import { raffleDrum } from './bags/raffle-drum.ts';
 import { ropeRoll } from './bags/rope-roll.ts';
+import { rosettePurse } from './bags/rosette-purse.ts';
 import { sixBellPurse } from './bags/six-bell-purse.ts';
 
 /** The bags of the ringers of Lode End, checked like any other document. The last is shown first. */
@@ -23,6 +24,7 @@ export const demoBags = (): BagDocument[] =>
     ropeRoll,
     raffleDrum,
     sixBellPurse,
+    rosettePurse,
     juniorPack,
     outingBox,
     knittingKeeper,

@@ -1,4 +1,4 @@
-import type { BagDocument, FilledShape } from '@fennot/core';
+import type { BagDocument, FilledShape, Handling } from '@fennot/core';
 import { proxy, type Remote, wrap } from 'comlink';
 import { useEffect, useState } from 'react';
 import type { Filler, FillStart } from '../workers/fill.worker.ts';
@@ -8,6 +8,9 @@ export interface FillState {
   readonly start: FillStart;
   readonly frames: readonly Float32Array[];
   readonly shape: FilledShape | undefined;
+  /** What is being done with it, or was done last. */
+  readonly handling: Handling;
+  readonly handle: (handling: Handling) => void;
 }
 
 /** Quiet time after an edit before the bag is filled anew, ms. */
@@ -28,29 +31,34 @@ export function useFilling(document: BagDocument): FillState | { readonly failed
       let begun: FillStart | undefined;
       // The answer may overtake the last frame, which comes another way: neither may undo the other.
       let shape: FilledShape | undefined;
+      let handling: Handling = 'fill';
       const tell = () => {
-        if (wanted && begun) setState({ start: begun, frames: [...frames], shape });
+        if (wanted && begun) setState({ start: begun, frames: [...frames], shape, handling, handle });
       };
-      filler
-        .fill(
-          document,
-          proxy((start: FillStart) => {
-            begun = start;
-          }),
-          proxy((positions: Float32Array) => {
-            frames.push(positions);
-            tell();
-          }),
-        )
-        .then(
-          (filled) => {
-            shape = filled;
+      const onFrame = proxy((positions: Float32Array) => {
+        frames.push(positions);
+        tell();
+      });
+      const settle = (filled: Promise<FilledShape>) =>
+        filled.then(
+          (measured) => {
+            shape = measured;
             tell();
           },
           (error: unknown) => {
             if (wanted) setState({ failed: error instanceof Error ? error.message : 'The worker ended.' });
           },
         );
+      const handle = (next: Handling) => {
+        if (!filler || shape === undefined) return;
+        shape = undefined;
+        handling = next;
+        settle(filler.handle(next, onFrame));
+      };
+      const onStart = proxy((start: FillStart) => {
+        begun = start;
+      });
+      settle(filler.fill(document, onStart, onFrame));
     }, PAUSE);
     return () => {
       wanted = false;

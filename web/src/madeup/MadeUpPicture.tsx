@@ -1,6 +1,7 @@
 import {
   along,
   dot,
+  edgingParts,
   groupBy,
   joinedSeams,
   move,
@@ -10,11 +11,13 @@ import {
   type Point,
   pathOn,
   pieceIndex,
+  strapPath,
 } from '@fennot/core';
 import { memo, useId, useMemo } from 'react';
 import { Fabric, useCloths } from '../drawing/Fabric.tsx';
 import { usePointed } from '../drawing/pointed.ts';
 import { camera, project, type SeenFacet, seenFacets, type View } from './project.ts';
+import { TrimLayer } from './TrimLayer.tsx';
 
 interface MadeUpPictureProps {
   readonly plan: Plan;
@@ -62,7 +65,9 @@ export function MadeUpPicture({ plan, view, label, className, live, activeSeam }
         opacity={0.16}
       />
       <g transform="scale(1 -1)">
+        <TrimLayer plan={plan} view={view} side="far" />
         <Facets plan={plan} seen={seen} live={live === true} />
+        <TrimLayer plan={plan} view={view} side="near" />
         {live &&
           seen
             .filter(({ facet, inside }) => facet.piece === pointed.piece && !inside)
@@ -141,19 +146,16 @@ const Facets = memo(function Facets({ plan, seen, live }: FacetsProps) {
 function bounds(plan: Plan, view: View) {
   const eye = camera(view);
   let [left, right, low, high] = [Infinity, -Infinity, Infinity, -Infinity];
-  for (const { outline, motion } of plan.graph.facets) {
-    for (const p of outline) {
-      const at = project(eye, {
-        x: motion.origin.x + p.x * motion.u.x + p.y * motion.v.x,
-        y: motion.origin.y + p.x * motion.u.y + p.y * motion.v.y,
-        z: motion.origin.z + p.x * motion.u.z + p.y * motion.v.z,
-      });
-      left = Math.min(left, at.x);
-      right = Math.max(right, at.x);
-      low = Math.min(low, at.y);
-      high = Math.max(high, at.y);
-    }
-  }
+  const take = (at: { x: number; y: number }) => {
+    left = Math.min(left, at.x);
+    right = Math.max(right, at.x);
+    low = Math.min(low, at.y);
+    high = Math.max(high, at.y);
+  };
+  const edging = edgingParts(plan.graph).map(({ piece, motion }) => ({ outline: piece.outline, motion }));
+  for (const { outline, motion } of [...plan.graph.facets, ...edging])
+    for (const p of outline) take(project(eye, move(motion, p)));
+  for (const strap of plan.graph.trim?.straps ?? []) for (const p of strapPath(strap)) take(project(eye, p));
   return { x: left, y: low, width: right - left, height: high - low };
 }
 

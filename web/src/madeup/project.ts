@@ -1,4 +1,4 @@
-import { cross, dot, type Facet, outward, type Plan, type Point3 } from '@fennot/core';
+import { cross, dot, type Facet, outward, type Plan, type Point3, unit } from '@fennot/core';
 
 /** Where the viewer stands: turned about the upright axis, and looking down from above; radians. */
 export interface View {
@@ -10,7 +10,7 @@ export const FRONT: View = { turn: 0, tilt: 0 };
 export const BACK: View = { turn: Math.PI, tilt: 0 };
 export const CORNER: View = { turn: 0.55, tilt: 0.34 };
 
-interface Camera {
+export interface Camera {
   readonly right: Point3;
   readonly up: Point3;
   readonly towards: Point3;
@@ -43,6 +43,9 @@ export interface SeenFacet {
 
 const LIGHT: Point3 = { x: -0.35, y: 0.55, z: 0.76 };
 
+/** More than any bag is deep, mm. */
+const ON_TOP = 1e4;
+
 /**
  * All facets from far to near, by a parallel projection. What shows its inside lies behind everything that
  * shows its outside, as on any bag that bulges outwards. Facets seen edge-on are left out.
@@ -58,7 +61,7 @@ export function seenFacets(plan: Plan, view: View): SeenFacet[] {
   return plan.graph.facets
     .flatMap((facet): SeenFacet[] => {
       const { origin, u, v } = facet.motion;
-      const normal = outward(facet.motion);
+      const normal = unit(outward(facet.motion));
       const facing = dot(normal, eye.towards);
       if (Math.abs(facing) < 0.02) return [];
       const n = facet.outline.length;
@@ -79,7 +82,8 @@ export function seenFacets(plan: Plan, view: View): SeenFacet[] {
         {
           facet,
           matrix: [a.x, a.y, c.x, c.y, e.x, e.y],
-          depth,
+          // A flap lies on what is under it, however the middles of the two compare.
+          depth: facet.face === 'flap' ? depth + ON_TOP : depth,
           inside: facing < 0,
           shadow: 1 - Math.min(1, Math.max(0, lit)),
         },

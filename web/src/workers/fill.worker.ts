@@ -1,4 +1,13 @@
-import { type BagDocument, type FilledShape, fillBag, type Point, planOf, shapeOf } from '@fennot/core';
+import {
+  type BagDocument,
+  type FilledShape,
+  type Filling,
+  fillBag,
+  type Handling,
+  type Point,
+  planOf,
+  shapeOf,
+} from '@fennot/core';
 import { expose, transfer } from 'comlink';
 
 /** A piece's vertices for drawing: where each stands on it, mm, and those along its outline in order. */
@@ -13,24 +22,46 @@ export interface FillStart {
   readonly count: number;
   readonly triangles: Int32Array;
   readonly grids: readonly DrawnGrid[];
+  /** Vertices round each opening, the mouth first. */
+  readonly rims: readonly (readonly number[])[];
 }
 
 /** Every so many solver frames are shown and kept. */
 const KEEP = 3;
 
+let filling: Filling | undefined;
+
+type OnFrame = (positions: Float32Array) => void;
+
+/** Steps until the bag lies still, showing it now and then. */
+async function run(own: Filling, onFrame: OnFrame): Promise<FilledShape> {
+  const show = () => {
+    const positions = own.upright();
+    onFrame(transfer(positions, [positions.buffer]));
+  };
+  show();
+  for (let frame = 1; !own.settled; frame++) {
+    own.step();
+    if (frame % KEEP === 0) {
+      show();
+      // Lets messages through, so that a fill no longer wanted can be ended.
+      await new Promise((next) => setTimeout(next));
+    }
+  }
+  show();
+  return shapeOf(own.cloth);
+}
+
 const filler = {
   /** Fills a bag, handing over the mesh, then frame after frame, then what it measures. */
-  async fill(
-    document: BagDocument,
-    onStart: (start: FillStart) => void,
-    onFrame: (positions: Float32Array) => void,
-  ): Promise<FilledShape> {
+  fill(document: BagDocument, onStart: (start: FillStart) => void, onFrame: OnFrame): Promise<FilledShape> {
     const { graph } = planOf(document);
-    const filling = fillBag(graph);
-    const { count, triangles, grids } = filling.mesh;
+    filling = fillBag(graph);
+    const { count, triangles, grids, rims } = filling.mesh;
     onStart({
       count,
       triangles,
+      rims,
       grids: grids.map(({ piece, at, points, edges }) => ({
         piece: piece.id,
         at,
@@ -39,21 +70,13 @@ const filler = {
         border: edges.flatMap((edge) => edge.slice(0, -1).map(({ vertex }) => vertex)),
       })),
     });
-    const show = () => {
-      const positions = filling.upright();
-      onFrame(transfer(positions, [positions.buffer]));
-    };
-    show();
-    for (let frame = 1; !filling.settled; frame++) {
-      filling.step();
-      if (frame % KEEP === 0) {
-        show();
-        // Lets messages through, so that a fill no longer wanted can be ended.
-        await new Promise((next) => setTimeout(next));
-      }
-    }
-    show();
-    return shapeOf(filling.cloth);
+    return run(filling, onFrame);
+  },
+  /** Does something with the bag that has been filled. */
+  handle(handling: Handling, onFrame: OnFrame): Promise<FilledShape> {
+    if (!filling) throw new Error('There is no bag to handle.');
+    filling.handle(handling);
+    return run(filling, onFrame);
   },
 };
 export type Filler = typeof filler;

@@ -71,5 +71,15 @@ export const folderSatchel: BagDraft = {
       multiple: { multiple: 1, extra: 0 },
     },
   },
+  features: {
+    flap: {
+      of: 'worked',
+      swatch: 'tall',
+      stitches: 42,
+      rows: 22,
+      multiple: { multiple: 1, extra: 0 },
+      rowsRun: 'across',
+    },
+  },
   joins: { method: 'flat-slip', yarn: 'peat', school: 'lines', flatFirst: true },
 };

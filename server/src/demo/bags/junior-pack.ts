@@ -1,7 +1,7 @@
 import type { BagDraft } from '@fennot/core';
 import { yarns } from '../stash.ts';
 
-/** Worked faces and a strip along them, as first crocheted: the strip is 4 rows short. */
+/** A pack with worked faces and a strip along them, as first crocheted: the strip is 4 rows short. */
 export const juniorPack: BagDraft = {
   format: 'fennot.bag',
   version: 1,
@@ -39,21 +39,38 @@ export const juniorPack: BagDraft = {
   ],
   motifs: [],
   construction: {
-    family: 'faces-and-strip',
-    face: {
-      of: 'worked',
-      swatch: 'body',
-      stitches: 35,
-      rows: 32,
-      multiple: { multiple: 1, extra: 0 },
-      rowsRun: 'across',
+    family: 'pack',
+    body: {
+      family: 'faces-and-strip',
+      face: {
+        of: 'worked',
+        swatch: 'body',
+        stitches: 35,
+        rows: 32,
+        multiple: { multiple: 1, extra: 0 },
+        rowsRun: 'across',
+      },
+      strip: {
+        swatch: 'strip',
+        worked: 'across',
+        depth: 14,
+        length: { by: 'count', count: 87 },
+        multiple: { multiple: 1, extra: 0 },
+      },
     },
-    strip: {
-      swatch: 'strip',
-      worked: 'across',
-      depth: 14,
-      length: { by: 'count', count: 87 },
-      multiple: { multiple: 1, extra: 0 },
+    worn: {
+      on: 'back',
+      flap: {
+        of: 'shaped',
+        swatch: 'strip',
+        chain: 12,
+        parts: [
+          { rows: 10, stitches: 26 },
+          { rows: 12, stitches: 26 },
+        ],
+      },
+      eyelets: 16,
+      strap: 620,
     },
   },
   joins: { method: 'ridge', yarn: 'marigold', school: 'lines', flatFirst: true },

@@ -1,4 +1,11 @@
-import { beginConstruction, type Construction, type Control, controlsOf, FAMILIES } from '@fennot/core';
+import {
+  beginConstruction,
+  type Construction,
+  type Control,
+  controlsOf,
+  FAMILIES,
+  featureControlsOf,
+} from '@fennot/core';
 import { Cards } from '../../ui/Cards.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { LengthField, NumberField } from '../../ui/fields.tsx';
@@ -45,18 +52,27 @@ export function BuildStation({ plan, store }: StationProps) {
           <ControlField key={control.id} control={control} onChange={setConstruction} />
         ))}
       </Section>
+      <Section title="On top of it">
+        {featureControlsOf(plan).map((control) => (
+          <ControlField
+            key={control.id}
+            control={control}
+            onChange={(features) => change((doc) => ({ ...doc, features }))}
+          />
+        ))}
+      </Section>
       <OffTarget plan={plan} />
     </>
   );
 }
 
-interface ControlFieldProps {
-  readonly control: Control<Construction>;
-  readonly onChange: (construction: Construction) => void;
+interface ControlFieldProps<C> {
+  readonly control: Control<C>;
+  readonly onChange: (changed: C) => void;
 }
 
-/** One decision of a family as a form field. */
-export function ControlField({ control, onChange }: ControlFieldProps) {
+/** One decision as a form field. */
+export function ControlField<C>({ control, onChange }: ControlFieldProps<C>) {
   if (control.kind === 'length')
     return (
       <LengthField

@@ -1,0 +1,210 @@
+import type { BagGraph } from '../bag/index.ts';
+import { measure } from '../bag/index.ts';
+import { type Choices, type Control, lift, panelOfSize } from '../families/shared/control.ts';
+import type { FaceMake } from '../families/shared/face.ts';
+import { faceControls, faceSize, oneOfSize } from '../families/shared/face-control.ts';
+import type { Materials } from '../families/shared/materials.ts';
+import { isSquare } from '../motif/index.ts';
+import { rimBehind } from './flap.ts';
+import type { Features } from './schema.ts';
+
+/** How far down the front a first flap reaches. */
+const REACH = 0.55;
+/** Eyelets stand about this far apart at first, mm. */
+const EYELET_STEP = 45;
+
+const yesNo = [
+  { value: 'no', label: 'No' },
+  { value: 'yes', label: 'Yes' },
+];
+
+/** The decisions about what goes onto the bag, whatever its family. */
+export function featureControls(
+  features: Features,
+  graph: BagGraph,
+  materials: Materials,
+  choices: Choices,
+): Control<Features>[] {
+  return [
+    ...edgeControls(features, choices),
+    ...flapControls(features, graph, materials, choices),
+    ...drawstringControls(features, graph),
+  ];
+}
+
+/** The features without one of them. */
+function without(features: Features, key: keyof Features): Features {
+  const { [key]: _, ...rest } = features;
+  return rest;
+}
+
+function edgeControls(features: Features, choices: Choices): Control<Features>[] {
+  const { edge } = features;
+  const swatch = choices.swatches[0]?.id ?? '';
+  const on: Control<Features> = {
+    kind: 'choice',
+    id: 'edge',
+    label: 'Edge rounds along the opening',
+    value: edge ? 'yes' : 'no',
+    options: yesNo,
+    set: (value) => {
+      if (value === 'no') return without(features, 'edge');
+      return edge ? features : { ...features, edge: { swatch, rounds: 3, growth: 0 } };
+    },
+  };
+  if (!edge) return [on];
+  return [
+    on,
+    {
+      kind: 'count',
+      id: 'edge-rounds',
+      label: 'Edge rounds',
+      value: edge.rounds,
+      min: 1,
+      max: 40,
+      step: 1,
+      hint: 'each adds its height',
+      set: (rounds) => ({ ...features, edge: { ...edge, rounds } }),
+    },
+    {
+      kind: 'count',
+      id: 'edge-growth',
+      label: 'Edge flares or draws in',
+      value: edge.growth,
+      min: -60,
+      max: 60,
+      step: 5,
+      hint: 'per cent of the rim: 0 keeps it, less draws it in, more flares',
+      set: (growth) => ({ ...features, edge: { ...edge, growth } }),
+    },
+    ...(choices.swatches.length > 1
+      ? [
+          {
+            kind: 'choice' as const,
+            id: 'edge-swatch',
+            label: 'Edge worked in',
+            value: edge.swatch,
+            options: choices.swatches.map(({ id, name }) => ({ value: id, label: name })),
+            set: (own: string): Features => ({ ...features, edge: { ...edge, swatch: own } }),
+          },
+        ]
+      : []),
+  ];
+}
+
+function flapControls(
+  features: Features,
+  graph: BagGraph,
+  materials: Materials,
+  choices: Choices,
+): Control<Features>[] {
+  const { flap } = features;
+  // A bag whose construction has a flap of its own, or no level rim behind, takes none.
+  if (!flap && (rimBehind(graph).length === 0 || graph.facets.some(({ face }) => face === 'flap'))) return [];
+  const { width, height, depth } = measure(graph);
+  const size = { width: 0.9 * width, height: depth + REACH * height };
+  const swatch = choices.swatches[0]?.id ?? '';
+  const square = choices.motifs.find(({ kind }) => isSquare(kind));
+  const half = choices.motifs.find(({ kind }) => kind === 'half-disc');
+  const make = (value: string): FaceMake | undefined => {
+    if (value === 'straight') return panelOfSize(size, swatch, materials);
+    if (value === 'pointed') {
+      const stitches = Math.max(4, Math.round(size.width / materials.pitch(swatch)));
+      const rows = Math.max(4, Math.round(size.height / materials.rowHeight(swatch)));
+      // Worked up from the point.
+      const point = Math.max(1, Math.round(rows * 0.6));
+      return {
+        of: 'shaped',
+        swatch,
+        chain: Math.min(3, stitches),
+        parts: [
+          { rows: point, stitches },
+          { rows: Math.max(1, rows - point), stitches },
+        ],
+      };
+    }
+    if (value === 'half' && half)
+      return oneOfSize({ width: size.width, height: size.width / 2 }, half.id, materials);
+    if (value === 'motif' && square)
+      return oneOfSize({ width: 0.5 * width, height: 0.5 * width }, square.id, materials);
+    return undefined;
+  };
+  const now = flap === undefined ? 'none' : kindOf(flap, choices);
+  const on: Control<Features> = {
+    kind: 'choice',
+    id: 'flap',
+    label: 'Flap',
+    value: now,
+    options: [
+      { value: 'none', label: 'None' },
+      { value: 'straight', label: 'Square-edged' },
+      { value: 'pointed', label: 'Pointed, by decreases' },
+      ...(half || now === 'half' ? [{ value: 'half', label: 'Half round' }] : []),
+      ...(square || now === 'motif' ? [{ value: 'motif', label: 'A motif' }] : []),
+    ],
+    hint: half ? undefined : 'for a half round one, add a half disc under Swatch',
+    set: (value) => {
+      if (value === now) return features;
+      const next = make(value);
+      return next ? { ...features, flap: next } : without(features, 'flap');
+    },
+  };
+  if (!flap) return [on];
+  const box = faceSize(flap, materials);
+  return [
+    on,
+    ...faceControls(flap, {
+      choices,
+      materials,
+      corner: { x: box.width, y: box.height },
+      columnsLabel: 'columns',
+      rowsLabel: 'rows of squares',
+    })
+      .slice(1)
+      .map((control): Control<Features> => {
+        const lifted = lift(control, (next): Features => ({ ...features, flap: next }));
+        const label = `Flap: ${control.label.charAt(0).toLowerCase()}${control.label.slice(1)}`;
+        const named = { ...lifted, id: `flap-${control.id}`, label };
+        return named.kind === 'choice' ? named : { ...named, grip: undefined };
+      }),
+  ];
+}
+
+function kindOf(flap: FaceMake, { motifs }: Choices): 'straight' | 'pointed' | 'half' | 'motif' {
+  if (flap.of === 'worked') return 'straight';
+  if (flap.of === 'shaped') return 'pointed';
+  return flap.of === 'one' && motifs.some(({ id, kind }) => id === flap.motif && kind === 'half-disc')
+    ? 'half'
+    : 'motif';
+}
+
+function drawstringControls(features: Features, graph: BagGraph): Control<Features>[] {
+  const { drawstring } = features;
+  const first = Math.min(200, Math.max(4, 2 * Math.round(measure(graph).opening / EYELET_STEP / 2)));
+  const on: Control<Features> = {
+    kind: 'choice',
+    id: 'drawstring',
+    label: 'Drawstring through the rim',
+    value: drawstring ? 'yes' : 'no',
+    options: yesNo,
+    set: (value) => {
+      if (value === 'no') return without(features, 'drawstring');
+      return drawstring ? features : { ...features, drawstring: { eyelets: first } };
+    },
+  };
+  if (!drawstring) return [on];
+  return [
+    on,
+    {
+      kind: 'count',
+      id: 'eyelets',
+      label: 'Eyelets',
+      value: drawstring.eyelets,
+      min: 4,
+      max: 200,
+      step: 2,
+      hint: 'an even number, so that the cord comes out where it went in. Cords can strangle: not on small children’s things.',
+      set: (eyelets) => ({ ...features, drawstring: { eyelets } }),
+    },
+  ];
+}

@@ -1,0 +1,30 @@
+import { type Plan, placeContents } from '@fennot/core';
+import { Edges } from '@react-three/drei/core/Edges';
+
+const FITS = '#7fae6a';
+const BINDS = '#c4508f';
+
+/** What the bag must hold, to scale, standing in it: green what fits, loosestrife what does not. */
+export function Contents({ plan }: { readonly plan: Plan }) {
+  const { contents } = plan.document.brief;
+  const width = plan.tapes.find(({ measure }) => measure === 'width')?.finished.value ?? 300;
+  const fits = new Map(plan.contents.map((fit) => [fit.content.id, fit.fits]));
+  return (
+    <>
+      {placeContents(contents ?? [], width).map(({ content, at, size }) => {
+        const good = fits.get(content.id) === true;
+        return (
+          <mesh key={content.id} position={[at.x, at.y, at.z]}>
+            {content.shape === 'cylinder' ? (
+              <cylinderGeometry args={[size.x / 2, size.x / 2, size.y, 40]} />
+            ) : (
+              <boxGeometry args={[size.x, size.y, size.z]} />
+            )}
+            <meshStandardMaterial color={good ? FITS : BINDS} roughness={0.8} transparent opacity={0.92} />
+            <Edges threshold={30} color={good ? '#2f4a24' : '#5c1740'} />
+          </mesh>
+        );
+      })}
+    </>
+  );
+}

@@ -1,0 +1,144 @@
+import type { Plan } from '@fennot/core';
+import { OrbitControls } from '@react-three/drei/core/OrbitControls';
+import { type ThreeEvent, useThree } from '@react-three/fiber';
+import { useEffect, useMemo, useState } from 'react';
+import { DoubleSide, Plane, RepeatWrapping, SRGBColorSpace, TextureLoader, Vector3 } from 'three';
+import { usePointed } from '../drawing/pointed.ts';
+import { Contents } from './Contents.tsx';
+import { type Dressed, dress, putFrame } from './geometry.ts';
+import { Trim } from './Trim.tsx';
+import type { FillState } from './use-filling.ts';
+
+interface FilledSceneProps {
+  readonly plan: Plan;
+  readonly state: FillState;
+  readonly frame: number;
+  /** Cut open in front, so that one sees inside. */
+  readonly open: boolean;
+}
+
+/** Everything in front of the middle is cut away. */
+const CUT = [new Plane(new Vector3(0, 0, -1), 0)];
+const UNCUT: Plane[] = [];
+
+/** The bag with its light, its shadow, what is in it and on it. */
+export function FilledScene({
+  plan,
+  state: { start, frames, shape, handling },
+  frame,
+  open,
+}: FilledSceneProps) {
+  const tall = (name: string) => plan.tapes.find(({ measure }) => measure === name)?.finished.value ?? 300;
+  const height = tall('height');
+  const dressed = useMemo(() => dress(plan, start), [plan, start]);
+  const { invalidate, camera } = useThree();
+  const textures = useTextures(dressed.pictures, invalidate);
+  const { point } = usePointed.getState();
+  const positions = frames[frame];
+  useEffect(() => {
+    if (!positions) return;
+    putFrame(dressed.geometry, positions);
+    invalidate();
+  }, [dressed, positions, invalidate]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: cutting open is another picture
+  useEffect(() => invalidate(), [open, invalidate]);
+  const done = shape !== undefined;
+  const [middle, setMiddle] = useState(height / 2);
+  // Looks at the bag as it will stand, and once more when it does: handles reach higher than the body.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: only a new mesh and the end move the camera
+  useEffect(() => {
+    if (handling !== 'fill') return;
+    const last = done ? frames.at(-1) : undefined;
+    const highest = last?.reduce((most, value, i) => (i % 3 === 1 ? Math.max(most, value) : most), 0);
+    const tallest = highest ?? height;
+    const far = 2 * Math.max(1.1 * tall('width'), tallest, tall('depth')) + 120;
+    camera.position.copy(new Vector3(0.5, 0.34, 0.82).multiplyScalar(far));
+    camera.position.y += tallest / 2;
+    setMiddle(tallest / 2);
+    invalidate();
+  }, [start, camera, done]);
+  // The shadow under the bag.
+  const reach = (tall('width') + tall('depth')) * 0.42;
+  const onMove = (event: ThreeEvent<PointerEvent>) => {
+    event.stopPropagation();
+    const id = typeof event.faceIndex === 'number' ? dressed.pieceOf(event.faceIndex) : undefined;
+    if (id !== usePointed.getState().piece) point({ piece: id });
+  };
+  const standing = done && frame === frames.length - 1;
+  return (
+    <>
+      <ambientLight intensity={1.15} />
+      <directionalLight position={[-600, 1200, 1400]} intensity={1.9} />
+      <directionalLight position={[900, 500, -1200]} intensity={0.7} />
+      <OrbitControls target={[0, middle, 0]} enableDamping={false} maxDistance={12_000} />
+      <mesh geometry={dressed.geometry} onPointerMove={onMove} onPointerOut={() => point({})}>
+        {dressed.pictures.map((href, i) => (
+          <meshStandardMaterial
+            key={href}
+            attach={`material-${i}`}
+            map={textures[i] ?? null}
+            side={DoubleSide}
+            roughness={0.95}
+            clippingPlanes={open ? CUT : UNCUT}
+          />
+        ))}
+      </mesh>
+      <Pointed dressed={dressed} positions={positions} />
+      {standing && positions && handling !== 'flatten' && <Contents plan={plan} />}
+      {standing && positions && <Trim plan={plan} start={start} positions={positions} open={open} />}
+      <mesh rotation={[-Math.PI / 2, 0, 0]} position={[0, -6, 0]}>
+        <circleGeometry args={[reach * 0.9, 48]} />
+        <meshBasicMaterial color="#0b1512" transparent opacity={0.1} depthWrite={false} />
+      </mesh>
+    </>
+  );
+}
+
+/** The outline of the piece that is pointed at in either drawing. */
+function Pointed({
+  dressed,
+  positions,
+}: {
+  readonly dressed: Dressed;
+  readonly positions: Float32Array | undefined;
+}) {
+  const { piece } = usePointed();
+  const invalidate = useThree((three) => three.invalidate);
+  const border = piece === undefined ? undefined : dressed.borders.get(piece);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another piece is another picture
+  useEffect(() => invalidate(), [piece, invalidate]);
+  const points = useMemo(() => {
+    if (!border || !positions) return undefined;
+    return Float32Array.from(
+      [...border, border[0] ?? 0].flatMap((v) =>
+        [0, 1, 2].map((axis) => (positions[3 * v + axis] ?? 0) * 1.004),
+      ),
+    );
+  }, [border, positions]);
+  if (!points) return null;
+  return (
+    <lineLoop key={piece ?? ''}>
+      <bufferGeometry>
+        <bufferAttribute attach="attributes-position" args={[points, 3]} />
+      </bufferGeometry>
+      <lineBasicMaterial color="#0f8aa3" linewidth={3} depthTest={false} />
+    </lineLoop>
+  );
+}
+
+/** Pictures as textures; tiles repeat. */
+function useTextures(pictures: readonly string[], onReady: () => void) {
+  const key = pictures.join('\n');
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the addresses stand for the pictures
+  return useMemo(() => {
+    const loader = new TextureLoader();
+    return pictures.map((href) => {
+      const texture = loader.load(href, () => onReady());
+      texture.colorSpace = SRGBColorSpace;
+      texture.wrapS = RepeatWrapping;
+      texture.wrapT = RepeatWrapping;
+      texture.anisotropy = 4;
+      return texture;
+    });
+  }, [key]);
+}

@@ -1,0 +1,86 @@
+import { dot, edgingParts, eyeletPlaces, type Plan, type Point3, type Strap, strapPath } from '@fennot/core';
+import { useMemo } from 'react';
+import { clothOf, Fabric } from '../drawing/Fabric.tsx';
+import { type Camera, camera, project, type View } from './project.ts';
+
+interface TrimLayerProps {
+  readonly plan: Plan;
+  readonly view: View;
+  /** What lies behind the body as it is seen, or before it. */
+  readonly side: 'far' | 'near';
+}
+
+/** Edge rounds, eyelets and straps, as far as they lie on one side of the body. */
+export function TrimLayer({ plan, view, side }: TrimLayerProps) {
+  const { trim } = plan.graph;
+  const eye = useMemo(() => camera(view), [view]);
+  const edging = useMemo(() => {
+    const cloth = clothOf(plan);
+    return edgingParts(plan.graph).map(({ piece, motion }) => ({ piece, motion, cloth: cloth(piece) }));
+  }, [plan]);
+  const eyelets = useMemo(() => eyeletPlaces(plan.graph), [plan]);
+  if (!trim) return null;
+  const near = (normal: Point3) => dot(normal, eye.towards) > 0.02 === (side === 'near');
+  const colour = plan.document.yarns.find(({ id }) => id === plan.document.joins.yarn)?.colour ?? '#555';
+  return (
+    <>
+      {edging.map(({ piece, motion, cloth }) => {
+        const normal = {
+          x: motion.u.y * motion.v.z - motion.u.z * motion.v.y,
+          y: motion.u.z * motion.v.x - motion.u.x * motion.v.z,
+          z: motion.u.x * motion.v.y - motion.u.y * motion.v.x,
+        };
+        if (!near(normal)) return null;
+        const [u, v, o] = [project(eye, motion.u), project(eye, motion.v), project(eye, motion.origin)];
+        return (
+          <g key={piece.id} transform={`matrix(${[u.x, u.y, v.x, v.y, o.x, o.y].join(' ')})`}>
+            <Fabric piece={piece} cloth={cloth} />
+            {side === 'far' && (
+              <polygon
+                points={piece.outline.map(({ x, y }) => `${x},${y}`).join(' ')}
+                fill="#16211d"
+                fillOpacity={0.4}
+              />
+            )}
+          </g>
+        );
+      })}
+      {eyelets
+        .filter(({ normal }) => near(normal))
+        .map(({ at }, i) => {
+          const { x, y } = project(eye, at);
+          return <circle key={i} cx={x} cy={y} r={4} fill="#16211d" stroke="#f4efe0" strokeWidth={1.6} />;
+        })}
+      {(trim.straps ?? [])
+        .filter((strap) => (strap.behind && eye.towards.z > 0 ? 'far' : 'near') === side)
+        .map((strap) => (
+          <StrapBand key={strap.name} strap={strap} eye={eye} colour={colour} />
+        ))}
+    </>
+  );
+}
+
+/** A strap as a band along the way it hangs. */
+function StrapBand({
+  strap,
+  eye,
+  colour,
+}: {
+  readonly strap: Strap;
+  readonly eye: Camera;
+  readonly colour: string;
+}) {
+  const { width } = strap;
+  const path = strapPath(strap).map((p) => {
+    const at = project(eye, p);
+    return `${at.x.toFixed(1)} ${at.y.toFixed(1)}`;
+  });
+  const d = `M${path.join('L')}`;
+  return (
+    <g fill="none" strokeLinecap="round" strokeLinejoin="round">
+      <path d={d} stroke="#1e2b28" strokeOpacity={0.45} strokeWidth={width + 3} />
+      <path d={d} stroke={colour} strokeWidth={width} />
+      <path d={d} stroke="#fff" strokeOpacity={0.25} strokeWidth={width * 0.62} strokeDasharray="5 5" />
+    </g>
+  );
+}
