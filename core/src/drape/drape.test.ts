@@ -33,7 +33,9 @@ describe('mesh', () => {
           covered += own;
         }
         const pieces = graph.pieces.reduce((sum, { outline }) => sum + area(outline), 0);
-        expect(covered / pieces).toBeCloseTo(1, 6);
+        // Gathered fabric is taken in.
+        if (construction.family === 'gathered') expect(covered).toBeLessThan(pieces);
+        else expect(covered / pieces).toBeCloseTo(1, 6);
         expect(mesh.rims).toHaveLength(graph.rims);
         for (const rim of mesh.rims) expect(rim.length).toBeGreaterThanOrEqual(2);
       }),

@@ -8,6 +8,7 @@ import {
   type Seam,
 } from '../bag/index.ts';
 import { gridOn, onEdge, type PieceGrid, type Stops } from './piece-grid.ts';
+import { restingPlaces } from './take-in.ts';
 
 /** A vertex held onto a point between two others: x = (1 - share) b0 + share b1. */
 export interface VertexHold {
@@ -20,7 +21,7 @@ export interface VertexHold {
 
 /** The bag's pieces as one mesh in the open net. Lengths in mm. */
 export interface Mesh {
-  /** x, y of every vertex in the net, two numbers each. */
+  /** x, y of every vertex at rest in the net, two numbers each; gathered fabric is taken in. */
   readonly net: Float64Array;
   readonly count: number;
   readonly grids: readonly PieceGrid[];
@@ -39,13 +40,14 @@ export interface Mesh {
  */
 export function meshOf(graph: BagGraph, spacing: number): Mesh {
   const stops = stopsOf(graph);
+  const resting = restingPlaces(graph);
   const grids: PieceGrid[] = [];
   const net: number[] = [];
   for (const piece of graph.pieces) {
     const first = net.length / 2;
     const grid = gridOn(piece, stops(piece), spacing, first);
     for (const point of grid.points) {
-      const p = inNet(piece, point);
+      const p = resting(piece.cell.sheet, inNet(piece, point));
       net.push(p.x, p.y);
     }
     grids.push(grid);

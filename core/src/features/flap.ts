@@ -2,10 +2,12 @@ import {
   along,
   type BagGraph,
   cornersOf,
+  distance3,
   type Facet,
   type Interval,
   inNet,
   intervalLength,
+  measure,
   move,
   onFacet,
   type Point,
@@ -22,6 +24,8 @@ import { groupBy } from '../group-by.ts';
 
 /** Places nearer than this are the same, mm. */
 const NEAR = 0.01;
+/** A flap needs a level stretch of at least this share of the bag's width. */
+const LEAST_WIDE = 0.25;
 
 /** A stretch of the rim behind, from left to right as seen from the front. */
 interface Behind {
@@ -49,10 +53,12 @@ export function rimBehind(graph: BagGraph): Behind[] {
         }),
       );
     })
-    .filter(({ from, to }) => Math.abs(from.y - to.y) < NEAR);
+    .filter(({ from, to }) => Math.abs(from.y - to.y) < NEAR && Math.abs(from.z - to.z) < NEAR);
   const top = Math.max(...parts.map(({ from }) => from.y));
   const highest = parts.filter(({ from }) => top - from.y < NEAR).sort((a, b) => a.from.x - b.from.x);
-  return longestRun(highest);
+  const run = longestRun(highest);
+  // Round a curved back nothing flat can hang.
+  return widthOf(run) < LEAST_WIDE * measure(graph).width ? [] : run;
 }
 
 /** The part of a rim interval that lies on the given shares of one stretch of an edge, and where it goes. */
@@ -76,12 +82,13 @@ function longestRun(parts: readonly Behind[]): Behind[] {
   for (const part of parts) {
     const run = runs.at(-1);
     const last = run?.at(-1);
-    if (run && last && Math.abs(part.from.x - last.to.x) < NEAR) run.push(part);
+    if (run && last && distance3(part.from, last.to) < NEAR) run.push(part);
     else runs.push([part]);
   }
-  const length = (run: readonly Behind[]) => run.reduce((sum, { from, to }) => sum + to.x - from.x, 0);
-  return runs.reduce<Behind[]>((best, run) => (length(run) > length(best) ? run : best), []);
+  return runs.reduce<Behind[]>((best, run) => (widthOf(run) > widthOf(best) ? run : best), []);
 }
+
+const widthOf = (run: readonly Behind[]) => run.reduce((sum, { from, to }) => sum + to.x - from.x, 0);
 
 /**
  * Hangs a flap on a bag: its upper side meets the middle of the back's rim, it lies over the opening and hangs

@@ -78,13 +78,17 @@ const rounds = fc.integer({ min: 1, max: 8 });
 const motif = fc.constant('m1');
 const wing = fc.integer({ min: 1, max: 7 });
 
-const wrapRound = fc.record({
-  family: fc.constant('wrap-round' as const),
-  body,
-  laid: fc.constantFrom('tube' as const, 'folded' as const, 'panels' as const),
-  bottom: fc.constantFrom('seam' as const, 'row' as const),
-  sides: fc.constantFrom('joins' as const, 'columns' as const),
-});
+const wrapRound = fc.record(
+  {
+    family: fc.constant('wrap-round' as const),
+    body,
+    laid: fc.constantFrom('tube' as const, 'folded' as const, 'panels' as const),
+    bottom: fc.constantFrom('seam' as const, 'row' as const),
+    sides: fc.constantFrom('joins' as const, 'columns' as const),
+    base: fc.record({ of: fc.constant('one' as const), motif: fc.constant('disc'), rounds }),
+  },
+  { requiredKeys: ['family', 'body', 'laid', 'bottom', 'sides'] },
+);
 
 const onPoint = fc.record({
   family: fc.constant('on-point' as const),

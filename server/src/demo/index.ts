@@ -14,6 +14,7 @@ import { raffleDrum } from './bags/raffle-drum.ts';
 import { ropeRoll } from './bags/rope-roll.ts';
 import { rosettePurse } from './bags/rosette-purse.ts';
 import { sixBellPurse } from './bags/six-bell-purse.ts';
+import { teaFlaskSling } from './bags/tea-flask-sling.ts';
 
 /** The bags of the ringers of Lode End, checked like any other document. The last is shown first. */
 export const demoBags = (): BagDocument[] =>
@@ -25,6 +26,7 @@ export const demoBags = (): BagDocument[] =>
     raffleDrum,
     sixBellPurse,
     rosettePurse,
+    teaFlaskSling,
     juniorPack,
     outingBox,
     knittingKeeper,

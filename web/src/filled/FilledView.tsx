@@ -70,10 +70,11 @@ export default function FilledView({ plan }: { readonly plan: Plan }) {
         <button
           type="button"
           aria-pressed={open}
+          title="Cut open in front, to see what is in it"
           onClick={() => setOpen(!open)}
           className="inline-flex min-h-8 items-center gap-1.5 rounded-sm border border-line bg-card px-2 text-xs font-medium text-soft hover:text-kingfisher aria-pressed:bg-kingfisher-pale aria-pressed:text-ink"
         >
-          <Scissors size={13} /> See inside
+          <Scissors size={13} /> Inside
         </button>
       </div>
       <label className="flex items-center gap-3 px-3 text-xs text-soft">
@@ -100,12 +101,20 @@ export default function FilledView({ plan }: { readonly plan: Plan }) {
   );
 }
 
-function saidOf(handling: Handling, shape: NonNullable<FillState['shape']>, system: LengthSystem): string {
+function saidOf(
+  { graph }: Plan,
+  handling: Handling,
+  shape: NonNullable<FillState['shape']>,
+  system: LengthSystem,
+): string {
+  // With a flap or handles the free edge runs round them, too, and says nothing about the mouth.
+  const plain = !graph.facets.some(({ face }) => face === 'flap' || face === 'handle');
+  const opening = formatLength(shape.opening, system);
   switch (handling) {
     case 'fill':
-      return `Holds about ${formatVolume(shape.volume, system)} up to the rim; opening ${formatLength(shape.opening, system)} round. A picture of a filled bag: sizes are on the tapes.`;
+      return `Holds about ${formatVolume(shape.volume, system)} up to the rim${plain ? `; opening ${opening} round` : ''}. A picture of a filled bag: sizes are on the tapes.`;
     case 'lift':
-      return `Hung by four places of its rim, loaded: the opening is then ${formatLength(shape.opening, system)} round.`;
+      return `Hung by four places of its rim, loaded${plain ? `: the opening is then ${opening} round` : ''}.`;
     case 'flatten':
       return 'Pressed flat again, as it lies in a drawer.';
   }

@@ -20,7 +20,7 @@ export function TrimLayer({ plan, view, side }: TrimLayerProps) {
   }, [plan]);
   const eyelets = useMemo(() => eyeletPlaces(plan.graph), [plan]);
   if (!trim) return null;
-  const near = (normal: Point3) => dot(normal, eye.towards) > 0.02 === (side === 'near');
+  const near = (normal: Point3) => dot(normal, eye.towards) > 0.15 === (side === 'near');
   const colour = plan.document.yarns.find(({ id }) => id === plan.document.joins.yarn)?.colour ?? '#555';
   return (
     <>

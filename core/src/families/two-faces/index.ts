@@ -181,6 +181,10 @@ export const twoFaces: Family<TwoFaces> = {
       body.of === 'motifs'
         ? squaresOfSize(size, body.motif, materials)
         : panelOfSize(size, body.swatch, materials);
-    return { family: 'two-faces', face, tuck: Math.round(depth / TUCK_STEP) * TUCK_STEP };
+    return {
+      family: 'two-faces',
+      face,
+      tuck: Math.min(MOST_TUCK, Math.round(depth / TUCK_STEP) * TUCK_STEP),
+    };
   },
 };

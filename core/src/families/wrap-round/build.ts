@@ -14,6 +14,7 @@ import {
   TOP,
 } from '../shared/sheet.ts';
 import { type Section, scaled, wrap, X, Y, Z } from '../shared/wrap.ts';
+import { roundBase } from './round-base.ts';
 import type { WrapRound } from './schema.ts';
 
 const WEST = scaled(X, -1);
@@ -169,7 +170,9 @@ function panels({ body }: WrapRound, materials: Materials): BagGraph {
 export function buildWrapRound(params: WrapRound, materials: Materials): BagGraph {
   switch (params.laid) {
     case 'tube':
-      return tube(params, materials);
+      return params.base && materials.motifKind(params.base.motif) === 'disc'
+        ? roundBase(params, params.base, materials)
+        : tube(params, materials);
     case 'folded':
       return folded(params, materials);
     case 'panels':

@@ -1,4 +1,4 @@
-import { type Body, MOST_CELLS, MOST_STITCHES } from '../shared/body.ts';
+import { type Body, MOST_CELLS, MOST_ROUNDS, MOST_STITCHES } from '../shared/body.ts';
 import { bodyControls, type Choices, type Control, lift, sizeOf } from '../shared/control.ts';
 import type { Materials } from '../shared/materials.ts';
 import type { WrapRound } from './schema.ts';
@@ -60,46 +60,7 @@ export function wrapRoundControls(
       return { ...params, laid: next, body: stretched(params.body, toX / fromX, toY / fromY) };
     },
   };
-  const forTubes: Control<WrapRound>[] =
-    params.laid === 'tube' && params.body.of === 'motifs'
-      ? [
-          ...(params.body.columns >= 4 && params.body.columns % 2 === 0
-            ? [
-                {
-                  kind: 'choice' as const,
-                  id: 'bottom',
-                  label: 'Bottom',
-                  value: params.bottom,
-                  options: [
-                    { value: 'seam', label: 'A seam, flat' },
-                    { value: 'row', label: 'A row of squares, one deep' },
-                  ],
-                  set: (value: string) => ({ ...params, bottom: value === 'row' ? 'row' : 'seam' }) as const,
-                },
-              ]
-            : []),
-          ...(params.bottom === 'seam' || params.body.columns % 2 === 1
-            ? [
-                {
-                  kind: 'choice' as const,
-                  id: 'sides',
-                  label: 'Sides fold',
-                  value: params.sides,
-                  options: [
-                    { value: 'joins', label: 'On the joins' },
-                    { value: 'columns', label: 'Down the middle of a column' },
-                  ],
-                  hint:
-                    params.body.columns % 2 === 1
-                      ? 'With an odd number of columns one side folds on a join, the other down a column.'
-                      : undefined,
-                  set: (value: string) =>
-                    ({ ...params, sides: value === 'columns' ? 'columns' : 'joins' }) as const,
-                },
-              ]
-            : []),
-        ]
-      : [];
+  const tube = params.laid === 'tube' ? tubeControls(params, materials, choices) : [];
   const body = bodyControls(params.body, {
     choices,
     materials,
@@ -107,5 +68,79 @@ export function wrapRoundControls(
     columnsLabel: WHAT[params.laid].columns,
     rowsLabel: WHAT[params.laid].rows,
   }).map((control) => lift(control, (next): WrapRound => ({ ...params, body: next })));
-  return [laid, ...forTubes, ...body];
+  return [laid, ...tube, ...body];
+}
+
+/** How a tube closes at the bottom, and where its sides fold. */
+function tubeControls(params: WrapRound, materials: Materials, choices: Choices): Control<WrapRound>[] {
+  const { body, base, bottom } = params;
+  const squares = body.of === 'motifs';
+  const disc = choices.motifs.find(({ kind }) => kind === 'disc');
+  const { base: _, ...flat } = params;
+  const row = squares && body.columns >= 4 && body.columns % 2 === 0;
+  const options = [
+    { value: 'seam', label: 'A seam, flat' },
+    ...(row ? [{ value: 'row', label: 'A row of squares, one deep' }] : []),
+    ...(disc ? [{ value: 'disc', label: 'A disc to stand on' }] : []),
+  ];
+  const closes: Control<WrapRound> = {
+    kind: 'choice',
+    id: 'bottom',
+    label: 'Bottom',
+    value: base ? 'disc' : row ? bottom : 'seam',
+    options,
+    hint: disc ? undefined : 'to stand it on a disc, add one under Swatch',
+    set: (value) => {
+      if (value === 'disc' && disc)
+        return {
+          ...params,
+          base: base ?? { of: 'one', motif: disc.id, rounds: roundsFor(params, disc.id, materials) },
+        };
+      return { ...flat, bottom: value === 'row' ? 'row' : 'seam' };
+    },
+  };
+  if (base) {
+    const fitting = roundsFor(params, base.motif, materials);
+    return [
+      closes,
+      {
+        kind: 'count',
+        id: 'base-rounds',
+        label: 'Rounds of the base',
+        value: base.rounds,
+        min: 1,
+        max: MOST_ROUNDS,
+        step: 1,
+        hint: `${fitting} rounds come nearest to the way round`,
+        set: (rounds) => ({ ...params, base: { ...base, rounds } }),
+      },
+    ];
+  }
+  const folds: Control<WrapRound> = {
+    kind: 'choice',
+    id: 'sides',
+    label: 'Sides fold',
+    value: params.sides,
+    options: [
+      { value: 'joins', label: 'On the joins' },
+      { value: 'columns', label: 'Down the middle of a column' },
+    ],
+    hint:
+      squares && body.columns % 2 === 1
+        ? 'With an odd number of columns one side folds on a join, the other down a column.'
+        : undefined,
+    set: (value) => ({ ...params, sides: value === 'columns' ? 'columns' : 'joins' }),
+  };
+  const folding = squares && (bottom === 'seam' || body.columns % 2 === 1);
+  return [...(options.length > 1 ? [closes] : []), ...(folding ? [folds] : [])];
+}
+
+/** The rounds of a disc whose way round comes nearest to the tube's. */
+function roundsFor({ body }: WrapRound, motif: string, materials: Materials): number {
+  const { width } = sizeOf(body, materials);
+  const off = (rounds: number) =>
+    Math.abs((materials.motifShape(motif, rounds).edges[0]?.length ?? 0) - width);
+  let best = 1;
+  for (let rounds = 2; rounds <= MOST_ROUNDS; rounds++) if (off(rounds) < off(best)) best = rounds;
+  return best;
 }

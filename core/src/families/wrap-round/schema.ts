@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { bodySchema } from '../shared/body.ts';
+import { bodySchema, count, MOST_ROUNDS } from '../shared/body.ts';
 
 export const wrapRoundSchema = z.object({
   family: z.literal('wrap-round'),
@@ -12,5 +12,9 @@ export const wrapRoundSchema = z.object({
   bottom: z.enum(['seam', 'row']),
   /** Whether a tube's sides fold on joins or down the middle of a column. */
   sides: z.enum(['joins', 'columns']),
+  /** A disc that a tube stands on, instead of a seam or a row. */
+  base: z
+    .object({ of: z.literal('one'), motif: z.string(), rounds: count('Rounds of the base', MOST_ROUNDS) })
+    .optional(),
 });
 export type WrapRound = z.infer<typeof wrapRoundSchema>;

@@ -1,0 +1,73 @@
+import { type BagGraph, inNet, intervalLength, type Point, pieceIndex, pointOnEdge } from '../bag/index.ts';
+import { groupBy } from '../group-by.ts';
+
+/** A part of the net that is taken in towards one of its edges. */
+interface TakenIn {
+  /** The sheet it concerns. */
+  readonly sheet: string;
+  /** Middle of the edge, the way along it, and the way into the fabric; unit vectors. */
+  readonly middle: Point;
+  readonly along: Point;
+  readonly inward: Point;
+  /** How long the edge becomes, as a share of what it is, and how far in from it that is felt, mm. */
+  readonly share: number;
+  readonly reach: number;
+}
+
+/** Edges worked onto a much shorter one: less than this share of their length. */
+const GATHERED = 0.9;
+/** How far in the taking-in is felt, by the way the corners move. */
+const REACH = 1.15;
+
+const sum = (list: readonly number[]) => list.reduce((a, b) => a + b, 0);
+
+/** The lines of a bag along which fabric is worked together onto something shorter. */
+function takenIn(graph: BagGraph): TakenIn[] {
+  const piece = pieceIndex(graph);
+  const grown = graph.seams.filter(({ kind }) => kind === 'grown');
+  return [...groupBy(grown, ({ line }) => line).values()].flatMap((seams): TakenIn[] => {
+    const [a, b] = [sum(seams.map((s) => intervalLength(s.a))), sum(seams.map((s) => intervalLength(s.b)))];
+    const share = Math.min(a, b) / Math.max(a, b);
+    if (share > GATHERED) return [];
+    const side = a > b ? 'a' : 'b';
+    const chain = seams.map((seam) => seam[side]);
+    const [first, last] = [chain[0], chain.at(-1)];
+    if (!first || !last) return [];
+    const at = ({ piece: id, edge }: typeof first, position: number) => {
+      const own = piece(id);
+      return inNet(own, pointOnEdge(own, edge, position));
+    };
+    const [from, to] = [at(first, first.from), at(last, last.to)];
+    const length = Math.hypot(to.x - from.x, to.y - from.y);
+    const way = first.from <= first.to ? 1 : -1;
+    const along = { x: (to.x - from.x) / length, y: (to.y - from.y) / length };
+    return [
+      {
+        sheet: piece(first.piece).cell.sheet,
+        middle: { x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 },
+        along,
+        // Left of an edge lies its piece.
+        inward: { x: -along.y * way, y: along.x * way },
+        share,
+        reach: (REACH * length * (1 - share)) / 2,
+      },
+    ];
+  });
+}
+
+/**
+ * Where a point of the net lies at rest once gathered edges have been worked together: towards such an edge the
+ * fabric narrows evenly to the edge's new length.
+ */
+export function restingPlaces(graph: BagGraph): (sheet: string, p: Point) => Point {
+  const edges = takenIn(graph);
+  return (sheet, p) =>
+    edges.reduce((at, edge) => {
+      if (edge.sheet !== sheet) return at;
+      const [dx, dy] = [at.x - edge.middle.x, at.y - edge.middle.y];
+      const far = dx * edge.inward.x + dy * edge.inward.y;
+      const felt = Math.max(0, 1 - far / edge.reach) * (1 - edge.share);
+      const off = dx * edge.along.x + dy * edge.along.y;
+      return { x: at.x - edge.along.x * off * felt, y: at.y - edge.along.y * off * felt };
+    }, p);
+}
