@@ -14,3 +14,4 @@ export * from './runs/index.ts';
 export * from './search/index.ts';
 export * from './stitches/index.ts';
 export * from './units/index.ts';
+export * from './yarn/index.ts';

@@ -118,6 +118,12 @@ const motifSchema = z.object({
     .min(3, 'A disc needs at least 3 increases a round.')
     .max(24, 'More than 24 increases a round only make a ruffle.')
     .optional(),
+  /** Stitches a rectangle's long sides have more than its short ones. */
+  long: z
+    .int('Stitches are whole.')
+    .min(1, 'At least one stitch.')
+    .max(120, 'At most 120 stitches.')
+    .optional(),
   school: z.enum(TURNING_SCHOOLS),
   swatch: id,
   /** Has a top and a bottom, so that it must not hang on its head. */

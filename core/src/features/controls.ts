@@ -204,7 +204,7 @@ function drawstringControls(features: Features, graph: BagGraph): Control<Featur
       max: 200,
       step: 2,
       hint: 'an even number, so that the cord comes out where it went in. Cords can strangle: not on small children’s things.',
-      set: (eyelets) => ({ ...features, drawstring: { eyelets } }),
+      set: (eyelets) => ({ ...features, drawstring: { eyelets: 2 * Math.round(eyelets / 2) } }),
     },
   ];
 }

@@ -1,5 +1,13 @@
 /** Motifs worked from the centre, by their shape and how they are filled. */
-export const MOTIF_KINDS = ['cluster', 'solid', 'disc', 'half-disc', 'hexagon', 'triangle'] as const;
+export const MOTIF_KINDS = [
+  'cluster',
+  'solid',
+  'disc',
+  'half-disc',
+  'hexagon',
+  'triangle',
+  'rectangle',
+] as const;
 export type MotifKind = (typeof MOTIF_KINDS)[number];
 
 /** Kinds that can be laid in columns and rows. */
@@ -15,10 +23,17 @@ export interface MotifDefinition {
   readonly gapChains: number;
   /** Stitches a full round of a disc adds to the one before. */
   readonly increases?: number | undefined;
+  /** Stitches by which a rectangle's long sides have more than its short ones. */
+  readonly long?: number | undefined;
 }
 
 /** Increases of a disc until its maker says otherwise: those of tall stitches. */
 const USUAL_INCREASES = 12;
+
+/** A rectangle is begun on a chain of so many until its maker says otherwise. */
+const USUAL_LONG = 8;
+
+export const longOf = ({ long = USUAL_LONG }: MotifDefinition): number => long;
 
 export const increasesOf = ({ increases = USUAL_INCREASES }: MotifDefinition): number => increases;
 
@@ -29,6 +44,7 @@ export const increasesOf = ({ increases = USUAL_INCREASES }: MotifDefinition): n
  * Solid, and either leg of a triangle, which is half a solid square: three in the first round, and two more
  * at each end of the side (the 2 + chain + 2 corner) in every later one: 3, 7, 11, 15 ...
  * Hexagon: two a side in the first round, and one more at either end in each later one.
+ * Rectangle: its short side, worked as a solid square's; `long` more on the others.
  * Disc: the whole round, `increases` more in each. Half disc: half of that and the one that closes it.
  */
 export function sideStitches(motif: MotifDefinition, rounds: number): number {
@@ -37,6 +53,7 @@ export function sideStitches(motif: MotifDefinition, rounds: number): number {
       return 3 * rounds + motif.gapChains * (rounds - 1);
     case 'solid':
     case 'triangle':
+    case 'rectangle':
       return 3 + 4 * (rounds - 1);
     case 'hexagon':
       return 2 * rounds;

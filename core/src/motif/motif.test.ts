@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { area, distance } from '../bag/index.ts';
 import { gaugeOf } from '../gauge/index.ts';
-import { fitSize, motifStrokes, sideLoops, sideStitches } from './index.ts';
+import { fitSize, motifShape, motifStrokes, sideLoops, sideStitches } from './index.ts';
 
 const cluster = { kind: 'cluster', cornerChains: 2, gapChains: 0 } as const;
 const solid = { kind: 'solid', cornerChains: 2, gapChains: 0 } as const;
@@ -84,5 +85,48 @@ describe('strokes', () => {
         expect(Math.max(Math.abs(x1), Math.abs(y1), Math.abs(x2), Math.abs(y2))).toBeLessThanOrEqual(0.501);
       }
     }
+  });
+});
+
+describe('shapes', () => {
+  const shapes = ['disc', 'half-disc', 'hexagon', 'triangle', 'rectangle'] as const;
+
+  test('every outline is as long as its edges say, runs counter-clockwise, and stands on 0, 0', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...shapes, 'solid' as const),
+        fc.integer({ min: 1, max: 12 }),
+        fc.double({ min: 10, max: 500, noNaN: true }),
+        (kind, rounds, size) => {
+          const { outline, edges } = motifShape({ ...solid, kind }, rounds, size, 1.5);
+          expect(area(outline)).toBeGreaterThan(0);
+          const round = outline.reduce((sum, p, i) => sum + distance(p, outline.at(i - 1) ?? p), 0);
+          expect(edges.reduce((sum, edge) => sum + edge.length, 0)).toBeCloseTo(round, 6);
+          expect(edges.reduce((sum, { sides = 1 }) => sum + sides, 0)).toBe(outline.length);
+          expect(Math.min(...outline.map(({ x }) => x))).toBeGreaterThan(-size * 0.005);
+          expect(Math.min(...outline.map(({ y }) => y))).toBeGreaterThan(-size * 0.005);
+        },
+      ),
+    );
+  });
+
+  test('a hexagon 120 from flat to flat has sides of 120 / root 3, and one more stitch at either end each round', () => {
+    const { edges } = motifShape({ ...solid, kind: 'hexagon', cornerChains: 1 }, 5, 120, 1);
+    expect(edges).toHaveLength(6);
+    for (const { length, loops } of edges) {
+      expect(length).toBeCloseTo(120 / Math.sqrt(3), 9);
+      expect(loops).toBe(10);
+    }
+  });
+
+  test('half a square has legs of its side and the diagonal for its open edge', () => {
+    const { edges } = motifShape({ ...solid, kind: 'triangle' }, 4, 100, 2);
+    expect(edges.map(({ length }) => length)).toEqual([100, 100, 100 * Math.SQRT2]);
+    // Four rounds end at either side of the middle, two insertions each.
+    expect(edges[2]?.loops).toBe(16);
+  });
+
+  test('a disc is as long round as a circle of its size', () => {
+    expect(motifShape({ ...solid, kind: 'disc' }, 6, 200, 1).edges[0]?.length).toBeCloseTo(Math.PI * 200, 9);
   });
 });

@@ -1,6 +1,6 @@
 import { type Edge, type EdgeKind, type Point, rectangle } from '../bag/index.ts';
 import { mm } from '../units/index.ts';
-import { type MotifDefinition, sideLoops } from './counts.ts';
+import { longOf, type MotifDefinition, sideLoops, sideStitches } from './counts.ts';
 
 /** A motif's outline with its edges; the lower left of its box is at 0, 0. */
 export interface MotifShape {
@@ -23,6 +23,10 @@ function arc(radius: number, start: number, share: number): Point[] {
 /** Radius of the polygon whose way round is that of a circle of this diameter. */
 const polygonRadius = (diameter: number) =>
   (Math.PI * diameter) / (2 * CIRCLE_SIDES * Math.sin(Math.PI / CIRCLE_SIDES));
+
+/** Stitches lie as close along a rectangle's long side as along its short one. */
+export const rectangleWidth = (motif: MotifDefinition, rounds: number, size: number): number =>
+  size * (1 + longOf(motif) / sideStitches(motif, rounds));
 
 /**
  * Outline and edges of a motif of the given size (mm): a square's side, a disc's or half disc's diameter, a
@@ -74,6 +78,19 @@ export function motifShape(
         [(3 * side) / 2, size],
       ] as const;
       return { outline: corners.map(([x, y]) => ({ x, y })), edges: corners.map(() => edge(side)) };
+    }
+    case 'rectangle': {
+      const wide = rectangleWidth(motif, rounds, size);
+      const [short, more] = [edge(size), edge(wide, loops + longOf(motif))];
+      return {
+        outline: [
+          { x: 0, y: size },
+          { x: 0, y: 0 },
+          { x: wide, y: 0 },
+          { x: wide, y: size },
+        ],
+        edges: [short, more, short, more],
+      };
     }
     case 'triangle': {
       const long = size * Math.SQRT2;

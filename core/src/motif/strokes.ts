@@ -1,4 +1,5 @@
-import { increasesOf, type MotifDefinition, type MotifKind, sideStitches } from './counts.ts';
+import { increasesOf, longOf, type MotifDefinition, type MotifKind, sideStitches } from './counts.ts';
+import { rectangleWidth } from './shape.ts';
 
 /** One visible part of a stitch, on a motif of size 1 worked round the origin, y up. */
 export interface Stroke {
@@ -42,6 +43,17 @@ function solidSide(put: Put, count: number, inner: number, outer: number, spread
   for (let k = 0; k < count; k++) {
     const head = (k - (count - 1) / 2) * pitch;
     const foot = Math.max(-inner * spread, Math.min(inner * spread, head * (count > 3 ? 1 : 0.5)));
+    put('post', foot, inner, head, outer - 0.08);
+    put('top', head - pitch * 0.42, outer - 0.05, head + pitch * 0.42, outer - 0.05);
+  }
+}
+
+/** A rectangle's long side: as a square's, with `apart` more at either end. */
+function longSide(put: Put, count: number, inner: number, outer: number, apart: number): void {
+  const pitch = (2 * (outer + apart)) / (count + 1.2);
+  for (let k = 0; k < count; k++) {
+    const head = (k - (count - 1) / 2) * pitch;
+    const foot = head * ((inner + apart) / (outer + apart));
     put('post', foot, inner, head, outer - 0.08);
     put('top', head - pitch * 0.42, outer - 0.05, head + pitch * 0.42, outer - 0.05);
   }
@@ -92,16 +104,18 @@ export function motifStrokes(motif: MotifDefinition, rounds: number): Stroke[] {
       y2: Math.sin(to) * r,
     });
   }
+  // A rectangle's halves lie apart by as much as its long sides are longer.
+  const apart = motif.kind === 'rectangle' ? (rectangleWidth(motif, rounds, 1) - 1) / 2 : 0;
   const putting =
-    (round: number, angle: number): Put =>
+    (round: number, angle: number, aside = 0): Put =>
     (part, u1, v1, u2, v2) => {
       const [cos, sin] = [Math.cos(angle) * unit, Math.sin(angle) * unit];
       strokes.push({
         round,
         part,
-        x1: u1 * cos - v1 * sin,
+        x1: aside + u1 * cos - v1 * sin,
         y1: u1 * sin + v1 * cos,
-        x2: u2 * cos - v2 * sin,
+        x2: aside + u2 * cos - v2 * sin,
         y2: u2 * sin + v2 * cos,
       });
     };
@@ -116,14 +130,18 @@ export function motifStrokes(motif: MotifDefinition, rounds: number): Stroke[] {
       continue;
     }
     const { turns, spread } = sidesOf(motif.kind);
-    for (const turn of turns) {
-      const put = putting(round, turn);
+    for (const [side, turn] of turns.entries()) {
+      const short = side % 2 === 1;
+      const put = putting(round, turn, short ? -Math.sin(turn) * apart : 0);
       if (motif.kind === 'cluster') clusterSide(put, round, inner, outer, motif.gapChains);
+      else if (motif.kind === 'rectangle' && !short)
+        longSide(put, sideStitches(motif, round) + longOf(motif), inner, outer, apart / unit);
       else solidSide(put, sideStitches(motif, round), inner, outer, spread);
       // The corner's chains bend round the corner: one stroke to it and one from it.
       const [bend, start] = [(outer - 0.1) * spread, (outer - 0.42) * spread];
-      put('chain', start, outer - 0.05, bend, outer - 0.1);
-      put('chain', -bend, outer - 0.1, -start, outer - 0.05);
+      const out = short ? 0 : apart / unit;
+      put('chain', start + out, outer - 0.05, bend + out, outer - 0.1);
+      put('chain', -bend - out, outer - 0.1, -start - out, outer - 0.05);
     }
   }
   return strokes;

@@ -81,6 +81,8 @@ export function planOf(document: BagDocument): Plan {
     return built;
   }, table.find);
   const designs = designsOf(document, graph);
+  const lines = lineMatches(graph);
+  const insertions = lines.reduce((sum, { a, b }) => sum + Math.min(a.loops, b.loops), 0);
   const { method, school, flatFirst } = document.joins;
   const joining = joiningGraph(graph);
   const joins = planRuns(graph, joining, { school, flatFirst, method });
@@ -93,14 +95,14 @@ export function planOf(document: BagDocument): Plan {
     sizes: [...keys].map(table.find),
     tapes: MEASURES.map((measure) => tapeOf(measure, sizes[measure], targetOf(document, graph, measure))),
     contents: contentFits(valuesOf(sizes), narrowestGirth(graph), document.brief.contents ?? []),
-    lines: lineMatches(graph),
+    lines,
     marked: markedEdges(graph),
     mismatches: mismatches(graph),
     joins,
     steps: once(() => joinSteps(graph, joining, joins, method)),
     schools: once(() => schoolsSideBySide(joining, method)),
     fewestRuns: once(() => fewestTrails(joining.all)),
-    tally: tallyOf(document, graph, designs, joins),
+    tally: tallyOf(document, graph, designs, joins, insertions),
   };
 }
 

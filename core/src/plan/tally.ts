@@ -2,6 +2,7 @@ import type { BagGraph } from '../bag/index.ts';
 import type { BagDocument } from '../document/index.ts';
 import { isSquare } from '../motif/index.ts';
 import type { JoinPlan } from '../runs/index.ts';
+import { type Effort, effortOf } from '../yarn/index.ts';
 
 /** What there is to make and to hide. */
 export interface Tally {
@@ -14,6 +15,8 @@ export interface Tally {
   readonly joinEnds: number;
   /** Yarn for the joins, mm, tails included. */
   readonly joinYarn: number;
+  /** Stitches, yarn and time of it all. */
+  readonly effort: Effort;
 }
 
 export function tallyOf(
@@ -21,6 +24,7 @@ export function tallyOf(
   graph: BagGraph,
   designs: ReadonlyMap<string, string>,
   joins: JoinPlan,
+  insertions: number,
 ): Tally {
   let motifs = 0;
   let squares = 0;
@@ -40,7 +44,9 @@ export function tallyOf(
   }
   const joinYarn = joins.runs.reduce((sum, run) => sum + run.yarn, 0);
   const motifWord = squares === motifs ? 'square' : 'motif';
-  return { motifs, motifWord, panels, pieceEnds, joinEnds: joins.ends, joinYarn };
+  const ends = pieceEnds + joins.ends;
+  const effort = effortOf(document, graph, { ends, joinYarn, insertions });
+  return { motifs, motifWord, panels, pieceEnds, joinEnds: joins.ends, joinYarn, effort };
 }
 
 /** How often a yarn is joined on: at the first round and at each round of another colour. */
@@ -52,10 +58,12 @@ function coloursBegun(yarns: readonly string[], rounds: number): number {
   return begun;
 }
 
-/** The pieces in words: `13 squares, 1 panel`. */
-export const piecesText = ({ motifs, motifWord, panels }: Tally): string =>
+/** The pieces in words: `13 squares, 1 panel`, or `13 squares of 4 rounds, 1 panel`. */
+export const piecesText = ({ motifs, motifWord, panels }: Tally, rounds?: number): string =>
   [
-    motifs > 0 ? `${motifs} ${motifWord}${motifs === 1 ? '' : 's'}` : '',
+    motifs > 0
+      ? `${motifs} ${motifWord}${motifs === 1 ? '' : 's'}${rounds === undefined ? '' : ` of ${rounds} rounds`}`
+      : '',
     panels > 0 ? `${panels} panel${panels === 1 ? '' : 's'}` : '',
   ]
     .filter(Boolean)

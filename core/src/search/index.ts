@@ -1,2 +1,3 @@
+export * from './give.ts';
 export * from './score.ts';
 export * from './search.ts';

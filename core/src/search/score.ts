@@ -17,6 +17,9 @@ export const wantedOf = ({ brief }: BagDocument): Wanted[] =>
 /** What a square costs against being off by its tolerance. */
 const PER_SQUARE = 0.005;
 
+/** What an edge round costs, likewise. */
+export const PER_EDGE_ROUND = 0.01;
+
 /**
  * How far a size is from what is wanted; less is better. Within the tolerances it counts little how far,
  * beyond them much, and between bags that serve alike the one of fewer squares comes first.

@@ -1,11 +1,14 @@
+import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { measure } from '../bag/index.ts';
 import type { BagDocument } from '../document/index.ts';
 import { type Construction, FAMILIES, familyOf, type QuickSize, type Ranges } from '../families/index.ts';
 import { materialsOf, sizeTable } from '../fit/index.ts';
+import { planOf } from '../plan/index.ts';
 import { testDocument } from '../testing/arbitraries.ts';
 import { mm } from '../units/index.ts';
-import { fullSearch, reaches, scoreOf, search, wantedOf } from './index.ts';
+import { fullSearch, reaches, scoreOf, search, wantedOf, whatWouldGive, withFound } from './index.ts';
+import { PER_EDGE_ROUND } from './score.ts';
 
 const small: Ranges = {
   motifs: ['m1'],
@@ -70,8 +73,18 @@ describe('target search', () => {
   ])('for %i by %i by %s its first answer is the best there is, by trying all', (width, height, depth) => {
     const document = wanting(width, height, depth);
     const wanted = wantedOf(document);
-    const best = Math.min(...everyBag(document, small).map(({ size }) => scoreOf(size, wanted)));
-    const options = { ...fullSearch(document, true), methods: [document.joins.method], ranges: small };
+    const edge = { swatch: 's2', rounds: 5 };
+    const { rowHeight } = materialsOf(sizeTable(document), document);
+    const best = Math.min(
+      ...everyBag(document, small).flatMap(({ size }) =>
+        [0, 1, 2, 3, 4, 5].map(
+          (rounds) =>
+            scoreOf({ ...size, height: size.height + rounds * rowHeight('s2') }, wanted) +
+            rounds * PER_EDGE_ROUND,
+        ),
+      ),
+    );
+    const options = { ...fullSearch(document, true), methods: [document.joins.method], ranges: small, edge };
     const last = [...search(document, options)].at(-1);
     expect(last?.done).toBe(true);
     expect(last?.answers[0]?.score).toBeCloseTo(best, 6);
@@ -104,5 +117,58 @@ describe('target search', () => {
     const answers = [...search(document, fullSearch(document, false))].at(-1)?.answers ?? [];
     expect(answers.length).toBeGreaterThan(0);
     expect(answers.every(({ reached }) => !reached)).toBe(true);
+  });
+
+  test('an answer put on the table measures what it said, edge rounds included', () => {
+    const document = wanting(310, 345);
+    const options = fullSearch(document, false);
+    const answers = [...search(document, options)].at(-1)?.answers ?? [];
+    expect(answers.some(({ edgeRounds }) => edgeRounds > 0)).toBe(true);
+    for (const found of answers) {
+      const [width, height] = planOf(withFound(document, found, options.edge.swatch)).tapes;
+      expect(width?.finished.value).toBeCloseTo(found.size.width, 3);
+      expect(height?.finished.value).toBeCloseTo(found.size.height, 3);
+    }
+  });
+});
+
+describe('what would have to give', () => {
+  const wanted = [
+    { measure: 'width', value: 300, tolerance: 10 },
+    { measure: 'height', value: 300, tolerance: 10 },
+  ] as const;
+  const size = (width: number, height: number) => ({ width, height, depth: 0, squares: 9 });
+
+  test('nothing where all is within its tolerance', () => {
+    expect(whatWouldGive(size(305, 291), wanted)).toEqual([]);
+  });
+
+  test('a gauge that makes both large enough: 290 / 280 is 3.6 per cent', () => {
+    const [give] = whatWouldGive(size(280, 285), wanted);
+    expect(give).toMatchObject({ gives: 'gauge' });
+    expect(give?.gives === 'gauge' && give.percent).toBeCloseTo(100 * (290 / 280 - 1), 9);
+  });
+
+  test('no gauge helps a bag too wide and too low at once: then the target, by how much', () => {
+    expect(whatWouldGive(size(330, 270), wanted)).toEqual([
+      { gives: 'target', measure: 'width', by: 30 },
+      { gives: 'target', measure: 'height', by: -30 },
+    ]);
+  });
+
+  test('the named change does bring every measure within its tolerance', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 200, max: 400, noNaN: true }),
+        fc.double({ min: 200, max: 400, noNaN: true }),
+        (w, h) => {
+          const [give] = whatWouldGive(size(w, h), wanted);
+          if (give?.gives !== 'gauge') return;
+          const factor = 1 + give.percent / 100;
+          for (const own of [w * factor, h * factor])
+            expect(Math.abs(own - 300)).toBeLessThanOrEqual(10 + 1e-6);
+        },
+      ),
+    );
   });
 });

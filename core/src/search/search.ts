@@ -9,12 +9,14 @@ import {
 import { materialsOf, sizeTable } from '../fit/index.ts';
 import { isSquare } from '../motif/index.ts';
 import { JOIN_METHODS, type JoinMethodId } from '../runs/index.ts';
-import { reaches, scoreOf, wantedOf } from './score.ts';
+import { PER_EDGE_ROUND, reaches, scoreOf, wantedOf } from './score.ts';
 
 /** A bag the search found. */
 export interface Found {
   readonly construction: Construction;
   readonly method: JoinMethodId;
+  /** Edge rounds along the opening that bring it up to the height; their height is in the size. */
+  readonly edgeRounds: number;
   readonly size: Readonly<QuickSize>;
   readonly score: number;
   readonly reached: boolean;
@@ -24,6 +26,8 @@ export interface SearchOptions {
   readonly families: readonly FamilyId[];
   readonly methods: readonly JoinMethodId[];
   readonly ranges: Ranges;
+  /** Edge rounds that may be worked, up to so many, in this swatch. */
+  readonly edge: { readonly swatch: string; readonly rounds: number };
 }
 
 /** How many candidates of each family and method are kept while searching. */
@@ -50,8 +54,15 @@ export function fullSearch(document: BagDocument, panels: boolean): SearchOption
       stitchStep: 2,
       strip: 40,
     },
+    edge: {
+      swatch: document.features?.edge?.swatch ?? document.swatches[0]?.id ?? '',
+      rounds: MOST_EDGE,
+    },
   };
 }
+
+/** More edge rounds than this are a wall of their own. */
+const MOST_EDGE = 8;
 
 /** Rounds of a square nobody has measured yet. */
 const USUAL_ROUNDS = 5;
@@ -86,6 +97,8 @@ export interface Progress {
  */
 export function* search(document: BagDocument, options: SearchOptions): Generator<Progress, void> {
   const wanted = wantedOf(document);
+  const height = wanted.find(({ measure }) => measure === 'height');
+  const others = wanted.filter((one) => one !== height);
   const lists: Found[][] = [];
   let seen = 0;
   for (const id of options.families) {
@@ -93,21 +106,35 @@ export function* search(document: BagDocument, options: SearchOptions): Generato
     for (const method of family ? options.methods : []) {
       const joined: BagDocument = { ...document, joins: { ...document.joins, method } };
       const materials = materialsOf(sizeTable(joined), joined);
+      const perRound = options.edge.rounds > 0 ? materials.rowHeight(options.edge.swatch) : 0;
       const list = new Shortlist();
-      let offered: QuickSize & { score: number } = { width: 0, height: 0, depth: 0, squares: 0, score: 0 };
+      let offered: QuickSize & { score: number; edgeRounds: number } = {
+        ...NOTHING,
+        score: 0,
+        edgeRounds: 0,
+      };
+      const tall = { ...NOTHING };
       family?.explore(
         options.ranges,
         materials,
         (size) => {
-          seen++;
-          const score = scoreOf(size, wanted);
-          if (score >= list.worst()) return false;
-          offered = { ...size, score };
+          seen += 1 + options.edge.rounds;
+          // Edge rounds change the height alone: what the rest costs already decides about most candidates.
+          if (scoreOf(size, others) >= list.worst()) return false;
+          let [best, edgeRounds] = [scoreOf(size, wanted), 0];
+          Object.assign(tall, size);
+          for (let rounds = 1; height && rounds <= options.edge.rounds; rounds++) {
+            tall.height = size.height + rounds * perRound;
+            const score = scoreOf(tall, wanted) + rounds * PER_EDGE_ROUND;
+            if (score < best) [best, edgeRounds] = [score, rounds];
+          }
+          if (best >= list.worst()) return false;
+          offered = { ...size, height: size.height + edgeRounds * perRound, score: best, edgeRounds };
           return true;
         },
         (construction) => {
-          const { score, ...size } = offered;
-          list.add({ construction, method, size, score, reached: reaches(size, wanted) });
+          const { score, edgeRounds, ...size } = offered;
+          list.add({ construction, method, edgeRounds, size, score, reached: reaches(size, wanted) });
         },
       );
       lists.push(list.kept);
@@ -115,6 +142,23 @@ export function* search(document: BagDocument, options: SearchOptions): Generato
     }
   }
   yield { seen, done: true, answers: diverse(lists.flat()) };
+}
+
+const NOTHING: QuickSize = { width: 0, height: 0, depth: 0, squares: 0 };
+
+/** The document with what was found on the table, edge rounds and all. */
+export function withFound(document: BagDocument, found: Found, edgeSwatch: string): BagDocument {
+  const { edge: _, ...features } = document.features ?? {};
+  const { edgeRounds } = found;
+  return {
+    ...document,
+    construction: found.construction,
+    joins: { ...document.joins, method: found.method },
+    features: {
+      ...features,
+      ...(edgeRounds > 0 ? { edge: { swatch: edgeSwatch, rounds: edgeRounds, growth: 0 } } : {}),
+    },
+  };
 }
 
 /** How many answers are shown. */

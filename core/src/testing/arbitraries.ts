@@ -4,7 +4,7 @@ import type { Body, Construction, FaceMake } from '../families/index.ts';
 import type { Features } from '../features/index.ts';
 import { beginDocument } from '../plan/index.ts';
 
-const SHAPES = ['disc', 'half-disc', 'hexagon', 'triangle'] as const;
+const SHAPES = ['disc', 'half-disc', 'hexagon', 'triangle', 'rectangle'] as const;
 
 /** Documents for tests: a bag with one measured square, a motif of every other shape and two swatches. */
 export const testDocument = (construction?: Construction): BagDocument => {

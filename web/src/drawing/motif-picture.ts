@@ -44,6 +44,7 @@ export function motifPicture(motif: MotifDefinition, rounds: number, colours: re
     motif.cornerChains,
     motif.gapChains,
     motif.increases,
+    motif.long,
     rounds,
     colours,
   ]);

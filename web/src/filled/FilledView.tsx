@@ -92,7 +92,7 @@ export default function FilledView({ plan }: { readonly plan: Plan }) {
       </label>
       <p className="px-3 pt-1 text-xs text-soft" data-testid="filled">
         {shape
-          ? saidOf(handling, shape, system)
+          ? saidOf(plan, handling, shape, system)
           : handling === 'fill'
             ? 'The seams draw together ...'
             : 'It moves ...'}

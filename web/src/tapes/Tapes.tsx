@@ -1,8 +1,9 @@
-import { mm, type Plan, piecesText, yarnLength } from '@fennot/core';
+import { mm, type Plan, piecesText } from '@fennot/core';
 import { useRef } from 'react';
 import { useSettings } from '../api/queries.ts';
 import { beginGesture } from '../bag/gesture.ts';
 import type { BagStore } from '../bag/store.ts';
+import { hours, wholeYarn } from './amounts.ts';
 import { Tape } from './Tape.tsx';
 
 interface TapesProps {
@@ -46,8 +47,14 @@ export function Tapes({ plan, store, pull }: TapesProps) {
         <dd className="font-semibold tabular-nums">{plan.joins.runs.length}</dd>
         <dt className="text-soft">Ends to hide</dt>
         <dd className="font-semibold tabular-nums">{tally.pieceEnds + tally.joinEnds}</dd>
-        <dt className="text-soft">Yarn for joins</dt>
-        <dd className="font-semibold tabular-nums">{yarnLength(tally.joinYarn, system)}</dd>
+        <dt className="text-soft" title="Estimated from gauge and stitch">
+          Yarn, about
+        </dt>
+        <dd className="font-semibold tabular-nums">{wholeYarn(tally.effort.yarn, system)}</dd>
+        <dt className="text-soft" title="18 stitches and 12 joins a minute, a minute and a half an end">
+          Hours, about
+        </dt>
+        <dd className="font-semibold tabular-nums">{hours(tally.effort.minutes)}</dd>
       </dl>
     </section>
   );

@@ -171,7 +171,7 @@ function controls(params: Pack, materials: Materials, choices: Choices): Control
       max: 200,
       step: 2,
       hint: 'an even number. Cords and long straps can catch and strangle: never on small children’s things',
-      set: (eyelets) => ({ ...params, worn: { ...worn, eyelets } }),
+      set: (eyelets) => ({ ...params, worn: { ...worn, eyelets: 2 * Math.round(eyelets / 2) } }),
     },
     length('strap', 'Each back strap', worn.strap, (strap) => ({ ...params, worn: { ...worn, strap } })),
   ];

@@ -133,6 +133,7 @@ const SEWN: Record<Exclude<MotifKind, 'cluster' | 'solid'>, readonly string[]> =
   'half-disc': ['round'],
   hexagon: ['upper left side', 'lower left side', 'bottom', 'lower right side', 'upper right side'],
   triangle: ['left side', 'right side'],
+  rectangle: ['left side', 'bottom', 'right side'],
 };
 
 function single(

@@ -1,13 +1,17 @@
-import { type Found, formatLength, type Plan, piecesText, planOf, wantedOf } from '@fennot/core';
-import { Search, Square } from 'lucide-react';
-import { useMemo, useState } from 'react';
-import { useSettings } from '../../api/queries.ts';
-import { MadeUpPicture } from '../../madeup/MadeUpPicture.tsx';
-import { CORNER, FRONT } from '../../madeup/project.ts';
+import { type Found, wantedOf } from '@fennot/core';
+import { Scale, Search, Square } from 'lucide-react';
+import { useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
+import { Modal } from '../../ui/Modal.tsx';
 import { Section } from '../../ui/Section.tsx';
 import type { StationProps } from '../station.ts';
+import { Answer } from './Answer.tsx';
+import { keyOf, onTable } from './answer-facts.ts';
+import { Compare } from './Compare.tsx';
 import { useSearch } from './use-search.ts';
+
+/** So many answers can be held side by side. */
+const MOST_KEPT = 3;
 
 /** Looks for bags that reach the target, and shows a few of different kinds to pick from. */
 export function SearchSection({ plan, store }: StationProps) {
@@ -18,6 +22,15 @@ export function SearchSection({ plan, store }: StationProps) {
   const progress = state.is === 'idle' ? undefined : state.progress;
   const answers = progress?.answers ?? [];
   const reached = answers.some((answer) => answer.reached);
+  const [kept, setKept] = useState<readonly Found[]>([]);
+  const [comparing, setComparing] = useState(false);
+  const pick = (found: Found) => store.getState().change((doc) => onTable(doc, found));
+  const keep = (found: Found) =>
+    setKept(
+      kept.some((one) => keyOf(one) === keyOf(found))
+        ? kept.filter((one) => keyOf(one) !== keyOf(found))
+        : [...kept, found].slice(-MOST_KEPT),
+    );
   return (
     <Section title="Ways to get there">
       {wanted.length === 0 ? (
@@ -57,84 +70,33 @@ export function SearchSection({ plan, store }: StationProps) {
             'None reaches the target with these squares: the nearest are shown, with what would have to give.'}
         </p>
       )}
+      {kept.length > 1 && (
+        <Button onClick={() => setComparing(true)} className="self-start">
+          <Scale size={14} /> Compare {kept.length} side by side
+        </Button>
+      )}
       <ul className="grid grid-cols-2 gap-2">
         {answers.map((found) => (
           <Answer
-            key={JSON.stringify(found.construction)}
+            key={keyOf(found)}
             found={found}
             plan={plan}
-            onPick={() =>
-              store.getState().change((doc) => ({
-                ...doc,
-                construction: found.construction,
-                joins: { ...doc.joins, method: found.method },
-              }))
-            }
+            kept={kept.some((one) => keyOf(one) === keyOf(found))}
+            onPick={() => pick(found)}
+            onKeep={() => keep(found)}
           />
         ))}
       </ul>
+      <Modal open={comparing} onClose={() => setComparing(false)} title="Side by side" wide>
+        <Compare
+          plan={plan}
+          kept={kept}
+          onPick={(found) => {
+            pick(found);
+            setComparing(false);
+          }}
+        />
+      </Modal>
     </Section>
   );
-}
-
-interface AnswerProps {
-  readonly found: Found;
-  readonly plan: Plan;
-  readonly onPick: () => void;
-}
-
-/** One answer as a small folded bag with its figures; pressing it puts it on the table. */
-function Answer({ found, plan, onPick }: AnswerProps) {
-  const { system } = useSettings();
-  const { document } = plan;
-  const answer = useMemo(
-    () =>
-      planOf({
-        ...document,
-        construction: found.construction,
-        joins: { ...document.joins, method: found.method },
-      }),
-    [document, found],
-  );
-  const { width, height, depth } = found.size;
-  const sizes = [width, height, ...(depth > 1 ? [depth] : [])].map((length) => formatLength(length, system));
-  const misses = wantedOf(document).flatMap(({ measure, value, tolerance }) => {
-    const off = found.size[measure] - value;
-    return Math.abs(off) <= tolerance
-      ? []
-      : [`${measure} ${formatLength(Math.abs(off), system)} ${off < 0 ? 'small' : 'large'}`];
-  });
-  const made = `${piecesText(answer.tally)}${roundsOf(answer)}`;
-  const now = JSON.stringify(document.construction) === JSON.stringify(found.construction);
-  return (
-    <li>
-      <button
-        type="button"
-        onClick={onPick}
-        aria-pressed={now}
-        className={`flex h-full w-full flex-col rounded-sm border p-1.5 text-left text-xs ${
-          now ? 'border-kingfisher bg-kingfisher-pale' : 'border-line hover:border-kingfisher'
-        }`}
-      >
-        <MadeUpPicture
-          plan={answer}
-          view={depth > 5 ? CORNER : FRONT}
-          label={`${answer.familyName}, made up`}
-          className="h-24 w-full rounded-sm bg-table p-1"
-        />
-        <span className="mt-1 text-sm font-semibold">{answer.familyName}</span>
-        <span>{sizes.join(' × ')}</span>
-        <span>{made}</span>
-        <span>{answer.tally.pieceEnds + answer.tally.joinEnds} ends to hide</span>
-        <span className={misses.length === 0 ? 'font-semibold text-reed' : 'font-semibold text-loosestrife'}>
-          {misses.length === 0 ? '✓ reaches' : `✗ ${misses.join(', ')}`}
-        </span>
-      </button>
-    </li>
-  );
-}
-
-function roundsOf({ graph }: Plan): string {
-  const rounds = graph.pieces.flatMap(({ make }) => (make.of === 'motif' ? [make.rounds] : []))[0];
-  return rounds === undefined ? '' : `, ${rounds} rounds`;
 }

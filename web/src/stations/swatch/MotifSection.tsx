@@ -2,6 +2,7 @@ import {
   type BagDocument,
   increasesOf,
   isSquare,
+  longOf,
   MOTIF_KINDS,
   type Motif,
   mm,
@@ -32,6 +33,7 @@ const KIND_NAMES: Record<Motif['kind'], string> = {
   'half-disc': 'Half disc',
   hexagon: 'Hexagon',
   triangle: 'Triangle: half a square',
+  rectangle: 'Rectangle: begun on a chain',
 };
 
 /** What is measured of a finished one. */
@@ -42,6 +44,7 @@ const SIZE_NAMES: Record<Motif['kind'], string> = {
   'half-disc': 'straight side',
   hexagon: 'flat to flat',
   triangle: 'short side',
+  rectangle: 'short side',
 };
 
 /** A square motif: how it is worked, how it is coloured, and what finished ones measure. */
@@ -112,6 +115,16 @@ export function MotifSection({ plan, store, motif }: StationProps & { readonly m
           min={3}
           max={24}
           onChange={(increases) => set({ increases })}
+        />
+      )}
+      {motif.kind === 'rectangle' && (
+        <NumberField
+          label="Long sides have more stitches by"
+          name="long"
+          value={longOf(motif)}
+          min={1}
+          max={120}
+          onChange={(long) => set({ long })}
         />
       )}
       <Row>

@@ -8,6 +8,7 @@ export const FIRST_NAMES: Record<Motif['kind'], string> = {
   'half-disc': 'Half disc',
   hexagon: 'Hexagon',
   triangle: 'Triangle',
+  rectangle: 'Rectangle',
 };
 
 /** The document with one more motif of a kind. */

@@ -1,0 +1,81 @@
+import { area, type BagGraph } from '../bag/index.ts';
+import type { BagDocument } from '../document/index.ts';
+import { gaugeOf } from '../gauge/index.ts';
+import { groupBy } from '../group-by.ts';
+import type { Stitch } from '../stitches/index.ts';
+import { motifStitches, panelStitches } from './stitches-of.ts';
+
+/** Yarn in one stitch as a multiple of its pitch: an estimate until a piece has been weighed. */
+const YARN_BY_PITCH: Record<Stitch, number> = { low: 5.5, mid: 7, tall: 9, high: 11.5 };
+/** Stitches, joining insertions and ends that steady hands do in a minute, until a log says better. */
+const STITCHES_A_MINUTE = 18;
+const JOINS_A_MINUTE = 12;
+const ENDS_A_MINUTE = 0.7;
+
+/** What a bag takes: yarn of its pieces and edge in mm, and minutes of work. Estimates. */
+export interface Effort {
+  readonly stitches: number;
+  readonly yarn: number;
+  readonly minutes: number;
+}
+
+/**
+ * Counts every stitch of the bag, gives each its yarn by gauge and kind, and all work its time.
+ *
+ * @param joinYarn yarn of the joins, mm; they take an insertion about every stitch pitch of a seam.
+ */
+export function effortOf(
+  document: BagDocument,
+  graph: BagGraph,
+  { ends, joinYarn, insertions }: { ends: number; joinYarn: number; insertions: number },
+): Effort {
+  const perStitch = new Map(
+    document.swatches.map((swatch) => {
+      const weight = document.yarns.find(({ id }) => id === swatch.yarn)?.weight ?? 4;
+      const { pitch } = gaugeOf({ ...swatch, yarnWeight: weight });
+      return [swatch.id, YARN_BY_PITCH[swatch.stitch] * pitch.value * swatch.strands];
+    }),
+  );
+  let [stitches, yarn] = [0, 0];
+  const put = (many: number, swatch: string) => {
+    stitches += many;
+    yarn += many * (perStitch.get(swatch) ?? 0);
+  };
+  // Hundreds of squares are of a few kinds: each kind is counted once.
+  const alike = groupBy(graph.pieces, ({ make }) =>
+    make.of === 'motif' ? `${make.motif} ${make.rounds}` : '',
+  );
+  for (const [kind, pieces] of alike) {
+    const make = pieces[0]?.make;
+    if (kind && make?.of === 'motif') {
+      const motif = document.motifs.find(({ id }) => id === make.motif);
+      if (motif) put(pieces.length * motifStitches(motif, make.rounds), motif.swatch);
+      continue;
+    }
+    for (const piece of pieces)
+      if (piece.make.of === 'panel') put(panelStitches(piece, area), piece.make.swatch);
+  }
+  const { edging } = graph.trim ?? {};
+  if (edging) {
+    const free = rimLoops(graph);
+    put(free * edging.rounds * (1 + edging.growth / 2), edging.swatch);
+  }
+  const minutes = stitches / STITCHES_A_MINUTE + insertions / JOINS_A_MINUTE + ends / ENDS_A_MINUTE;
+  return { stitches: Math.round(stitches), yarn: yarn + joinYarn, minutes };
+}
+
+/** Loops along all that no seam takes. */
+function rimLoops({ pieces, seams }: BagGraph): number {
+  const perMm = new Map<string, number>();
+  let loops = 0;
+  for (const { id, edges } of pieces) {
+    edges.forEach((edge, i) => {
+      perMm.set(`${id}/${i}`, edge.loops / edge.length);
+      loops += edge.loops;
+    });
+  }
+  for (const { a, b } of seams)
+    for (const { piece, edge, from, to } of [a, b])
+      loops -= Math.abs(to - from) * (perMm.get(`${piece}/${edge}`) ?? 0);
+  return Math.max(0, loops);
+}

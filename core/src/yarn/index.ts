@@ -1,0 +1,2 @@
+export { type Effort, effortOf } from './effort.ts';
+export { motifStitches, panelStitches } from './stitches-of.ts';

@@ -1,0 +1,60 @@
+import { type Found, formatLength, type Plan, piecesText, planOf } from '@fennot/core';
+import { useMemo } from 'react';
+import { useSettings } from '../../api/queries.ts';
+import { MadeUpPicture } from '../../madeup/MadeUpPicture.tsx';
+import { CORNER, FRONT } from '../../madeup/project.ts';
+import { hours, wholeYarn } from '../../tapes/amounts.ts';
+import { edgeText, givesText, onTable, roundsOf } from './answer-facts.ts';
+
+interface AnswerProps {
+  readonly found: Found;
+  readonly plan: Plan;
+  readonly kept: boolean;
+  readonly onPick: () => void;
+  readonly onKeep: () => void;
+}
+
+/** One answer as a small folded bag with its figures; pressing it puts it on the table. */
+export function Answer({ found, plan, kept, onPick, onKeep }: AnswerProps) {
+  const { system } = useSettings();
+  const { document } = plan;
+  const answer = useMemo(() => planOf(onTable(document, found)), [document, found]);
+  const { width, height, depth } = found.size;
+  const sizes = [width, height, ...(depth > 1 ? [depth] : [])].map((length) => formatLength(length, system));
+  const gives = givesText(document, found, system);
+  const { tally } = answer;
+  const now = JSON.stringify(document.construction) === JSON.stringify(found.construction);
+  return (
+    <li className="relative">
+      <button
+        type="button"
+        onClick={onPick}
+        aria-pressed={now}
+        className={`flex h-full w-full flex-col rounded-sm border p-1.5 pb-8 text-left text-xs ${
+          now ? 'border-kingfisher bg-kingfisher-pale' : 'border-line hover:border-kingfisher'
+        }`}
+      >
+        <MadeUpPicture
+          plan={answer}
+          view={depth > 5 ? CORNER : FRONT}
+          label={`${answer.familyName}, made up`}
+          className="h-24 w-full rounded-sm bg-table p-1"
+        />
+        <span className="mt-1 text-sm font-semibold">{answer.familyName}</span>
+        <span>{sizes.join(' × ')}</span>
+        <span>{[piecesText(tally, roundsOf(answer)), edgeText(found)].filter(Boolean).join(', ')}</span>
+        <span>
+          {wholeYarn(tally.effort.yarn, system)}, {tally.pieceEnds + tally.joinEnds} ends,{' '}
+          {hours(tally.effort.minutes)}
+        </span>
+        <span className={gives.length === 0 ? 'font-semibold text-reed' : 'font-semibold text-loosestrife'}>
+          {gives.length === 0 ? '✓ reaches' : `✗ ${gives.join('; ')}`}
+        </span>
+      </button>
+      <label className="absolute bottom-1.5 left-2 flex items-center gap-1.5 text-xs">
+        <input type="checkbox" checked={kept} onChange={onKeep} className="size-4 accent-kingfisher" />
+        Keep to compare
+      </label>
+    </li>
+  );
+}
