@@ -2,6 +2,7 @@ import type { BagGraph } from '../bag/index.ts';
 import type { Family } from './family.ts';
 import { type Choices, type Control, lift } from './shared/control.ts';
 import type { Materials } from './shared/materials.ts';
+import { liftEditor, type NetEditor } from './shared/net-editor.ts';
 
 /** A family's operations with its parameters filled in. */
 export interface Bound<C> {
@@ -9,6 +10,7 @@ export interface Bound<C> {
   build(materials: Materials): BagGraph;
   settle(materials: Materials): C;
   controls(materials: Materials, choices: Choices): Control<C>[];
+  editor(materials: Materials): NetEditor<C> | undefined;
 }
 
 /** A family with its parameters, as one of the constructions `C`. */
@@ -19,5 +21,9 @@ export function bind<C, P extends C>(family: Family<P>, params: P): Bound<C> {
     settle: (materials) => family.settle(params, materials),
     controls: (materials, choices) =>
       family.controls(params, materials, choices).map((control) => lift(control, (next): C => next)),
+    editor: (materials) => {
+      const editor = family.editor?.(params, materials);
+      return editor && liftEditor(editor, (next): C => next);
+    },
   };
 }

@@ -3,6 +3,7 @@ import type { Offer, Ranges } from './explore.ts';
 import type { Body } from './shared/body.ts';
 import type { Choices, Control } from './shared/control.ts';
 import type { Materials } from './shared/materials.ts';
+import type { NetEditor } from './shared/net-editor.ts';
 
 /**
  * One way of building a bag. This is all the rest of the program may ask of it: parameters go in, a bag
@@ -23,6 +24,8 @@ export interface Family<P> {
   /** Replaces every "as many as it takes" by the count it takes now. */
   settle(params: P, materials: Materials): P;
   controls(params: P, materials: Materials, choices: Choices): Control<P>[];
+  /** A family whose net is laid piece by piece is edited on the net itself. */
+  editor?(params: P, materials: Materials): NetEditor<P>;
   /**
    * Goes through every bag of the family within the ranges: shows each one's size, and hands over those
    * that are wanted. Sizes come from closed formulas, which tests hold against the graph.

@@ -8,6 +8,7 @@ import { foldOver, foldOverSchema } from './fold-over/index.ts';
 import { gathered, gatheredSchema } from './gathered/index.ts';
 import { grownSides, grownSidesSchema } from './grown-sides/index.ts';
 import { onPoint, onPointSchema } from './on-point/index.ts';
+import { own, ownSchema } from './own/index.ts';
 import { pack, packSchema } from './pack/index.ts';
 import { pinwheel, pinwheelSchema } from './pinwheel/index.ts';
 import { slipThrough, slipThroughSchema } from './slip-through/index.ts';
@@ -15,10 +16,12 @@ import { twoFaces, twoFacesSchema } from './two-faces/index.ts';
 import { wrapRound, wrapRoundSchema } from './wrap-round/index.ts';
 
 export type { Offer, QuickSize, Ranges } from './explore.ts';
+export { type Own, ownFromGraph } from './own/index.ts';
 export { type Body, bodySchema, multipleSchema } from './shared/body.ts';
 export type { Choices, Control, Grip } from './shared/control.ts';
 export type { FaceMake } from './shared/face.ts';
 export type { Materials } from './shared/materials.ts';
+export type { NetEditor } from './shared/net-editor.ts';
 
 /** How a bag is built: one member for each family. A new family is added here and in its folder. */
 export const constructionSchema = z.discriminatedUnion('family', [
@@ -34,6 +37,7 @@ export const constructionSchema = z.discriminatedUnion('family', [
   slipThroughSchema,
   packSchema,
   coverSchema,
+  ownSchema,
 ]);
 export type Construction = z.infer<typeof constructionSchema>;
 export type FamilyId = Construction['family'];
@@ -67,6 +71,8 @@ export function familyOf(construction: Construction): BoundFamily {
       return bind(pack, construction);
     case 'cover':
       return bind(cover, construction);
+    case 'own':
+      return bind(own, construction);
   }
 }
 
@@ -104,4 +110,5 @@ export const FAMILIES: readonly FamilyEntry[] = [
   entry('slip-through', slipThrough),
   entry('pack', pack),
   entry('cover', cover),
+  entry('own', own),
 ];

@@ -7,7 +7,14 @@ import {
   narrowestGirth,
 } from '../bag/index.ts';
 import type { BagDocument, Target } from '../document/index.ts';
-import { type Construction, type Control, familyOf } from '../families/index.ts';
+import {
+  type Construction,
+  type Control,
+  familyOf,
+  type NetEditor,
+  type Own,
+  ownFromGraph,
+} from '../families/index.ts';
 import { type Features, featureControls, withFeatures } from '../features/index.ts';
 import {
   type ContentFit,
@@ -142,3 +149,11 @@ export const featureControlsOf = ({ document, graph }: Plan): Control<Features>[
     motifs: document.motifs,
     swatches: document.swatches,
   });
+
+/** The editor of the net, where the family has one. */
+export const netEditorOf = (document: BagDocument): NetEditor<Construction> | undefined =>
+  familyOf(document.construction).editor(materialsOf(sizeTable(document), document));
+
+/** The bag as a net of the maker's own, where it is of one kind of square and folds across. */
+export const ownOf = ({ document, graph }: Plan): Own | undefined =>
+  ownFromGraph(graph, document.swatches[0]?.id ?? '', materialsOf(sizeTable(document), document));

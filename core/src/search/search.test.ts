@@ -57,8 +57,8 @@ describe('target search', () => {
     const document = wanting(300, 300);
     const bags = everyBag(document, { ...small, squares: 3, rounds: { from: 3, to: 4 }, strip: 6 });
     const families = new Set(bags.map(({ construction }) => construction.family));
-    // Pack and cover put something on a body of another family; the body is what is searched for.
-    const searched = FAMILIES.map(({ id }) => id).filter((id) => id !== 'pack' && id !== 'cover');
+    // Pack and cover put something on a body of another family; and of nets of one's own there is no end.
+    const searched = FAMILIES.map(({ id }) => id).filter((id) => !['pack', 'cover', 'own'].includes(id));
     expect([...families].sort()).toEqual([...searched].sort());
     for (const { said, size } of bags) {
       for (const key of ['width', 'height', 'depth', 'squares'] as const)

@@ -196,6 +196,34 @@ const cover = fc.record({
   body: inner,
 });
 
+/** Sheets of squares and panels folded once and closed at both sides, as a net of one's own. */
+const own = fc
+  .record({
+    columns: fc.integer({ min: 1, max: 5 }),
+    rows: fc.integer({ min: 1, max: 5 }),
+    rounds,
+    panels: fc.nat({ max: 7 }),
+  })
+  .map(({ columns, rows, rounds: worked, panels }) => ({
+    family: 'own' as const,
+    motif: 'm1',
+    rounds: worked,
+    swatch: 's2',
+    grid: 'straight' as const,
+    cells: Array.from({ length: columns * 2 * rows }, (_, i) => ({
+      x: i % columns,
+      y: Math.floor(i / columns),
+      of: i % 8 < panels ? ('panel' as const) : ('square' as const),
+    })),
+    folds: [{ lies: 'level' as const, at: 2 * rows, angle: 180 as const }],
+    pairs: Array.from({ length: rows }, (_, y) =>
+      [3, 1].map((side) => {
+        const x = side === 3 ? 0 : columns - 1;
+        return { a: { x, y, side }, b: { x, y: 2 * rows - 1 - y, side } };
+      }),
+    ).flat(),
+  }));
+
 /** Every family over its whole parameter range, up to sizes that keep a test quick. */
 export const constructions: fc.Arbitrary<Construction> = fc.oneof(
   wrapRound,
@@ -210,6 +238,7 @@ export const constructions: fc.Arbitrary<Construction> = fc.oneof(
   slipThrough,
   pack,
   cover,
+  own,
 );
 
 /** Features on top of a bag, any mixture. */

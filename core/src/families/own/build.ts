@@ -1,0 +1,130 @@
+import {
+  type BagGraph,
+  cornersOf,
+  type Edge,
+  type Facet,
+  move,
+  type Piece,
+  rectangle,
+  type Seam,
+  type SeamLine,
+} from '../../bag/index.ts';
+import { mm } from '../../units/index.ts';
+import { flatSeams } from '../shared/assemble.ts';
+import { bend } from '../shared/bend.ts';
+import type { Materials } from '../shared/materials.ts';
+import { foldUp } from './fold-up.ts';
+import { type Cell, type CellEdge, cellKey, edgeKey, type Own } from './schema.ts';
+import { type Table, tableOf } from './table.ts';
+
+/** Cells are named by rows from the top and columns from the left, as they lie. */
+function namesOf({ cells }: Own): ReadonlyMap<string, string> {
+  const [xs, ys] = [cells.map(({ x }) => x), cells.map(({ y }) => y)];
+  const [left, top] = [Math.min(...xs), Math.max(...ys)];
+  return new Map(
+    cells.map(({ x, y }) => {
+      const row = top - y;
+      const letter = String.fromCharCode(65 + (row % 26)).repeat(1 + Math.floor(row / 26));
+      return [cellKey({ x, y }), `${letter}${x - left + 1}`];
+    }),
+  );
+}
+
+function pieceOf(params: Own, cell: Cell, name: string, table: Table, materials: Materials): Piece {
+  const { side, turn } = table;
+  const { motif, rounds, swatch } = params;
+  const square = cell.of === 'square';
+  const stitches = Math.max(1, Math.round(side / materials.pitch(swatch)));
+  const rows = Math.max(1, Math.round(side / materials.rowHeight(swatch)));
+  const rowEnds = Math.max(1, Math.round(rows * materials.rowEndRate(swatch)));
+  const edge = (kind: Edge['kind'], loops: number): Edge => ({ kind, length: mm(side), loops });
+  const round = () => edge('round', materials.motifLoops(motif, rounds));
+  return {
+    id: cellKey(cell),
+    name,
+    make: square
+      ? { of: 'motif', motif, rounds }
+      : { of: 'panel', swatch, stitches, rows, rowsRun: 'across' },
+    outline: rectangle(0, 0, side, side),
+    edges: square
+      ? [round(), round(), round(), round()]
+      : [
+          edge('chain', stitches),
+          edge('row-ends', rowEnds),
+          edge('tops', stitches),
+          edge('row-ends', rowEnds),
+        ],
+    at: table.corner(cell),
+    turn,
+    cell: { sheet: 'own', row: -cell.y, column: cell.x },
+  };
+}
+
+/** The pairs that can be sewn: both cells are there, no edge is used twice, none lies on a flat join. */
+function soundPairs({ pairs, cells }: Own, flat: readonly Seam[]) {
+  const there = new Set(cells.map(cellKey));
+  const used = new Set(flat.flatMap(({ a, b }) => [a, b].map(({ piece, edge }) => `${piece}/${edge}`)));
+  return pairs.filter(({ a, b }) => {
+    const [p, q] = [edgeKey(a), edgeKey(b)];
+    // An edge with a fold through its middle may meet itself.
+    if (!there.has(cellKey(a)) || !there.has(cellKey(b)) || used.has(p) || used.has(q)) return false;
+    used.add(p).add(q);
+    return true;
+  });
+}
+
+/** Middle of a bag's width at 0, its lowest point at height 0, its depth about 0. */
+function centred(facets: readonly Facet[]): Facet[] {
+  const points = facets.flatMap(({ outline, motion }) => outline.map((p) => move(motion, p)));
+  const middle = (axis: 'x' | 'z') =>
+    (Math.min(...points.map((p) => p[axis])) + Math.max(...points.map((p) => p[axis]))) / 2;
+  const [x, y, z] = [middle('x'), Math.min(...points.map((p) => p.y)), middle('z')];
+  return facets.map((facet) => {
+    const { origin } = facet.motion;
+    return {
+      ...facet,
+      motion: { ...facet.motion, origin: { x: origin.x - x, y: origin.y - y, z: origin.z - z } },
+    };
+  });
+}
+
+/** Builds a net as its maker laid it: what touches is joined flat, what is paired is closed. */
+export function buildOwn(params: Own, materials: Materials): BagGraph {
+  const table = tableOf(params, materials);
+  const names = namesOf(params);
+  const pieces = params.cells.map((cell) =>
+    pieceOf(params, cell, names.get(cellKey(cell)) ?? '', table, materials),
+  );
+  const flat = flatSeams(pieces);
+  const lines = new Map<string, SeamLine>();
+  /** Edges that lie on one line of the table. */
+  const lineOf = (edge: CellEdge) => {
+    const [p, q] = table.edge(edge);
+    const turn = Math.round((Math.atan2(q.y - p.y, q.x - p.x) / Math.PI) * 4);
+    const off = (p.x * (q.y - p.y) - p.y * (q.x - p.x)) / table.side;
+    return `${turn} ${Math.round(off)}`;
+  };
+  const closing = soundPairs(params, flat.seams).map(({ a, b }, i): Seam => {
+    const key = [lineOf(a), lineOf(b)].sort().join(' | ');
+    const line = lines.get(key) ?? { id: `pair-${lines.size + 1}`, name: `Seam ${lines.size + 1}` };
+    lines.set(key, line);
+    const to = edgeKey(a) === edgeKey(b) ? table.side / 2 : table.side;
+    return {
+      id: `${line.id}/${i}`,
+      line: line.id,
+      kind: 'closing',
+      a: { piece: cellKey(a), edge: a.side, from: 0, to },
+      b: { piece: cellKey(b), edge: b.side, from: table.side, to: table.side - to },
+    };
+  });
+  const bent = bend(pieces, foldUp(params, table));
+  const seams = [...flat.seams, ...closing];
+  return {
+    pieces,
+    seams,
+    lines: [...flat.lines, ...lines.values()],
+    folds: bent.folds,
+    facets: centred(bent.facets),
+    rims: cornersOf({ pieces, seams }).rims().length,
+  };
+}

@@ -1,0 +1,70 @@
+import type { Family } from '../family.ts';
+import { MOST_ROUNDS } from '../shared/body.ts';
+import { type Control, motifChoice, squaresOfSize } from '../shared/control.ts';
+import { wrapRound } from '../wrap-round/index.ts';
+import { buildOwn } from './build.ts';
+import { ownEditor } from './editor.ts';
+import { ownFromGraph } from './from-graph.ts';
+import { type Own, ownSchema } from './schema.ts';
+
+export { ownFromGraph } from './from-graph.ts';
+export { type Own, ownSchema };
+
+export const own: Family<Own> = {
+  id: 'own',
+  name: 'A net of your own',
+  about: 'Lay squares and panels as you like, draw the folds, and say which edge meets which.',
+  drawing: {
+    pieces: 'M14 8h14v14H14zM28 8h14v14H28zM28 22h14v14H28zM42 22h14v14H42z',
+    folds: 'M28 36h14v14H28zM14 22h14v14H14z',
+  },
+  deep: false,
+  ofMotifs: true,
+  build: buildOwn,
+  settle: (params) => params,
+  controls: (params, _, choices): Control<Own>[] => [
+    ...motifChoice(params.motif, choices, (motif): Own => ({ ...params, motif })),
+    {
+      kind: 'count',
+      id: 'rounds',
+      label: 'Rounds in each square',
+      value: params.rounds,
+      min: 1,
+      max: MOST_ROUNDS,
+      step: 1,
+      set: (rounds) => ({ ...params, rounds }),
+    },
+  ],
+  editor: ownEditor,
+  // There is no end of nets; none is looked for.
+  explore: () => {},
+  begin: (size, body, materials) => {
+    const motif = body.of === 'motifs' ? body.motif : (materials.anyMotif() ?? '');
+    const swatch = materials.stripSwatch();
+    const squares = squaresOfSize({ width: size.width, height: size.height * 2 }, motif, materials);
+    const rows = 2 * Math.max(1, Math.round(squares.rows / 2));
+    const sheet = wrapRound.build(
+      {
+        family: 'wrap-round',
+        laid: 'folded',
+        bottom: 'seam',
+        sides: 'joins',
+        body: { ...squares, rows },
+      },
+      materials,
+    );
+    const begun = ownFromGraph(sheet, swatch, materials);
+    return (
+      begun ?? {
+        family: 'own',
+        motif,
+        rounds: squares.rounds,
+        swatch,
+        grid: 'straight',
+        cells: [{ x: 0, y: 0, of: 'square' }],
+        folds: [],
+        pairs: [],
+      }
+    );
+  },
+};
