@@ -10,7 +10,9 @@ export function designsOf(document: BagDocument, graph: BagGraph): ReadonlyMap<s
   for (const { id, make, cell } of graph.pieces) {
     if (make.of !== 'motif') continue;
     const ways = document.motifs.find((motif) => motif.id === make.motif)?.colourways ?? [];
-    const way = ways[(cell.column + 2 * cell.row) % Math.max(1, ways.length)];
+    const n = Math.max(1, ways.length);
+    // Cells may be counted from anywhere: the place in the turn is never negative.
+    const way = ways[(((cell.column + 2 * cell.row) % n) + n) % n];
     if (way) designs.set(id, way.id);
   }
   return designs;

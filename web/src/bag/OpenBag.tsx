@@ -1,4 +1,4 @@
-import { controlsOf, type Plan, planOf } from '@fennot/core';
+import { controlsOf, netEditorOf, type Plan, planOf } from '@fennot/core';
 import { type ComponentType, useEffect, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
@@ -8,6 +8,7 @@ import { useCreateBag } from '../api/queries.ts';
 import { FlatView } from '../flat/FlatView.tsx';
 import { Grips } from '../flat/Grips.tsx';
 import { Marks } from '../flat/Marks.tsx';
+import { NetOverlay } from '../flat/NetOverlay.tsx';
 import { Threads } from '../flat/Threads.tsx';
 import { MadeUpView } from '../madeup/MadeUpView.tsx';
 import { BriefStation } from '../stations/brief/BriefStation.tsx';
@@ -95,6 +96,7 @@ export function OpenBag({ bag, station }: { readonly bag: StoredBag; readonly st
               plan={plan}
               named={station === 'joins' || station === 'sides'}
               seams={station !== 'joins'}
+              beside={station === 'build' && netEditorOf(document) ? 1 : 0}
               overlay={(px) => <Overlay station={station} plan={plan} store={store} px={px} />}
             />
           </div>
@@ -133,8 +135,18 @@ interface OverlayProps {
 function Overlay({ station, plan, store, px }: OverlayProps) {
   const { step } = usePlayer();
   switch (station) {
-    case 'build':
-      return <Grips controls={controlsOf(plan.document)} px={px} store={store} />;
+    case 'build': {
+      const editor = netEditorOf(plan.document);
+      return editor ? (
+        <NetOverlay
+          editor={editor}
+          px={px}
+          onChange={(construction) => store.getState().change((doc) => ({ ...doc, construction }))}
+        />
+      ) : (
+        <Grips controls={controlsOf(plan.document)} px={px} store={store} />
+      );
+    }
     case 'sides':
       return <Marks plan={plan} px={px} />;
     case 'joins': {

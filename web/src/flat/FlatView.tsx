@@ -14,6 +14,8 @@ interface FlatViewProps {
   readonly overlay?: (px: number) => ReactNode;
   /** Whether every piece carries its name. */
   readonly named?: boolean;
+  /** Room for so many more pieces on every side. */
+  readonly beside?: number;
   /** Seams as stitches and dashes; the joins' threads take their place. */
   readonly seams?: boolean;
 }
@@ -48,11 +50,11 @@ function neighbour(graph: BagGraph, from: string | undefined, [dx, dy]: readonly
 }
 
 /** The net to scale, with every piece as it looks. */
-export function FlatView({ plan, overlay, named, seams = true }: FlatViewProps) {
+export function FlatView({ plan, overlay, named, beside = 0, seams = true }: FlatViewProps) {
   const { system } = useSettings();
   const [ref, size] = useSize<HTMLDivElement>();
   const pointed = usePointed();
-  const frame = useMemo(() => frameOf(plan, size), [plan, size]);
+  const frame = useMemo(() => frameOf(plan, size, beside), [plan, size, beside]);
   const { px } = frame;
   const bounds = useMemo(() => netBounds(plan), [plan]);
   const upsideDown = useMemo(() => turnedPieces(plan), [plan]);
@@ -85,7 +87,15 @@ export function FlatView({ plan, overlay, named, seams = true }: FlatViewProps) 
           tabIndex={0}
           onKeyDown={onKeyDown}
         >
-          <Rulers frame={frame} system={system} origin={bounds} width={bounds.width} height={bounds.height} />
+          {beside === 0 && (
+            <Rulers
+              frame={frame}
+              system={system}
+              origin={bounds}
+              width={bounds.width}
+              height={bounds.height}
+            />
+          )}
           <Pieces plan={plan} px={px} />
           {seams && <SeamLayer plan={plan} px={px} />}
           {at && <Lit piece={at} px={px} />}

@@ -1,4 +1,4 @@
-import { inNet, type Plan } from '@fennot/core';
+import { extent, inNet, type Plan } from '@fennot/core';
 
 /** The net's frame on the screen: which mm are shown, and how large a pixel is. */
 export interface Frame {
@@ -13,8 +13,12 @@ export interface Frame {
 /** Room round the net in pixels, for rulers and grips. */
 const ROOM = { left: 44, right: 34, top: 40, bottom: 34 };
 
-/** Fits the whole net into the drawing, y down as on the screen. */
-export function frameOf(plan: Plan, size: { width: number; height: number }): Frame {
+/**
+ * Fits the whole net into the drawing, y down as on the screen.
+ *
+ * @param beside room for so many more pieces like the first on every side.
+ */
+export function frameOf(plan: Plan, size: { width: number; height: number }, beside = 0): Frame {
   let [left, right, low, high] = [Infinity, -Infinity, Infinity, -Infinity];
   for (const piece of plan.graph.pieces) {
     for (const corner of piece.outline) {
@@ -25,6 +29,9 @@ export function frameOf(plan: Plan, size: { width: number; height: number }): Fr
       high = Math.max(high, p.y);
     }
   }
+  const [first] = plan.graph.pieces;
+  const more = first ? beside * extent(first.outline).width * (first.turn === 0 ? 1.1 : 1.5) : 0;
+  [left, right, low, high] = [left - more, right + more, low - more, high + more];
   const room = {
     width: Math.max(80, size.width - ROOM.left - ROOM.right),
     height: Math.max(80, size.height - ROOM.top - ROOM.bottom),

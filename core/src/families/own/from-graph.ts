@@ -71,10 +71,11 @@ export function ownFromGraph(graph: BagGraph, swatch: string, materials: Materia
 /** The cell of each piece. Sheets that lie apart keep at least one empty column or row between them. */
 function gridPlaces(pieces: readonly Piece[], side: number, turn: number) {
   const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
-  const onGrid = ({ at }: Piece): Point => ({
-    x: (at.x * cos + at.y * sin) / side,
-    y: (-at.x * sin + at.y * cos) / side,
-  });
+  const start = pieces[0]?.at ?? { x: 0, y: 0 };
+  const onGrid = ({ at }: Piece): Point => {
+    const [x, y] = [at.x - start.x, at.y - start.y];
+    return { x: (x * cos + y * sin) / side, y: (-x * sin + y * cos) / side };
+  };
   const shifts = new Map<string, Point>();
   let right = 0;
   for (const [sheet, own] of groupBy(pieces, ({ cell }) => cell.sheet)) {

@@ -133,14 +133,18 @@ describe('a net from another family', () => {
       .record({ columns: fc.integer({ min: 1, max: 4 }), rows: fc.integer({ min: 1, max: 4 }) })
       .map(({ columns, rows }) => ({ family: 'two-faces' as const, face: squares(columns, rows), tuck: 0 })),
     fc
-      .record({ across: fc.integer({ min: 1, max: 3 }), rows: fc.integer({ min: 1, max: 4 }) })
-      .map(({ across, rows }) => ({
+      .record({
+        across: fc.integer({ min: 2, max: 4 }),
+        rows: fc.integer({ min: 1, max: 4 }),
+        bottom: fc.constantFrom('straight' as const, 'tapered' as const),
+      })
+      .map(({ across, rows, bottom }) => ({
         family: 'on-point' as const,
         motif: 'm1',
         rounds: 4,
         across,
         rows,
-        bottom: 'straight' as const,
+        bottom,
       })),
   );
 

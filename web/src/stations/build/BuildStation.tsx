@@ -5,6 +5,7 @@ import {
   controlsOf,
   FAMILIES,
   featureControlsOf,
+  netEditorOf,
 } from '@fennot/core';
 import { Cards } from '../../ui/Cards.tsx';
 import { Choice } from '../../ui/Choice.tsx';
@@ -13,11 +14,13 @@ import { Section } from '../../ui/Section.tsx';
 import type { StationProps } from '../station.ts';
 import { FamilyIcon } from './FamilyIcon.tsx';
 import { OffTarget } from './OffTarget.tsx';
+import { MakeOwn, OwnNetSection } from './OwnNetSection.tsx';
 
 /** How the bag is built: the family and its counts, drawn from the family's own controls. */
 export function BuildStation({ plan, store }: StationProps) {
   const { document } = plan;
   const { change } = store.getState();
+  const editor = netEditorOf(document);
   const setConstruction = (construction: Construction) => change((doc) => ({ ...doc, construction }));
   return (
     <>
@@ -40,10 +43,12 @@ export function BuildStation({ plan, store }: StationProps) {
             }),
           )}
         />
+        {!editor && <MakeOwn plan={plan} onChange={setConstruction} />}
         <p className="text-xs text-soft">
           {FAMILIES.find(({ id }) => id === document.construction.family)?.about}
         </p>
       </Section>
+      {editor && <OwnNetSection editor={editor} onChange={setConstruction} />}
       <Section
         title="Counts"
         aside={<span className="text-xs text-soft">or pull the handles on the net</span>}
