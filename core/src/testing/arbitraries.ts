@@ -136,29 +136,31 @@ const grownSides = fc.record({
   rounds: fc.integer({ min: 1, max: 20 }),
 });
 
-const foldOver = fc.record({
-  family: fc.constant('fold-over' as const),
-  body,
-  flap: fc.integer({ min: 0, max: 40 }),
-});
-
-const facesAndStrip = fc.record({
-  family: fc.constant('faces-and-strip' as const),
-  face,
-  strip: fc.record({
-    swatch: fc.constantFrom('s1', 's2'),
-    worked: fc.constantFrom('across' as const, 'along' as const),
-    depth: fc.integer({ min: 1, max: 30 }),
-    length: fc.oneof(
-      fc.constant({ by: 'way' as const }),
-      fc.record({ by: fc.constant('count' as const), count: fc.integer({ min: 5, max: 400 }) }),
-    ),
-    multiple: fc.record({
-      multiple: fc.integer({ min: 1, max: 4 }),
-      extra: fc.integer({ min: 0, max: 2 }),
-    }),
+const strip = fc.record({
+  swatch: fc.constantFrom('s1', 's2'),
+  worked: fc.constantFrom('across' as const, 'along' as const),
+  depth: fc.integer({ min: 1, max: 30 }),
+  length: fc.oneof(
+    fc.constant({ by: 'way' as const }),
+    fc.record({ by: fc.constant('count' as const), count: fc.integer({ min: 3, max: 400 }) }),
+  ),
+  multiple: fc.record({
+    multiple: fc.integer({ min: 1, max: 4 }),
+    extra: fc.integer({ min: 0, max: 2 }),
   }),
 });
+
+const foldOver = fc.record(
+  {
+    family: fc.constant('fold-over' as const),
+    body,
+    flap: fc.integer({ min: 0, max: 40 }),
+    apart: fc.record({ front: fc.integer({ min: 1, max: 60 }), strip }),
+  },
+  { requiredKeys: ['family', 'body', 'flap'] },
+);
+
+const facesAndStrip = fc.record({ family: fc.constant('faces-and-strip' as const), face, strip });
 
 const gathered = fc.record({
   family: fc.constant('gathered' as const),
@@ -169,7 +171,7 @@ const gathered = fc.record({
 });
 
 const inner = fc.oneof(wrapRound, boxed, facesAndStrip, twoFaces);
-const strap = fc.integer({ min: 100, max: 1500 });
+const strapLength = fc.integer({ min: 100, max: 1500 });
 
 const pack = fc.record({
   family: fc.constant('pack' as const),
@@ -179,9 +181,13 @@ const pack = fc.record({
       on: fc.constant('back' as const),
       flap: face,
       eyelets: fc.integer({ min: 2, max: 20 }).map((n) => 2 * n),
-      strap,
+      strap: strapLength,
     }),
-    fc.record({ on: fc.constant('waist' as const), belt: strap, holes: fc.integer({ min: 1, max: 9 }) }),
+    fc.record({
+      on: fc.constant('waist' as const),
+      belt: strapLength,
+      holes: fc.integer({ min: 1, max: 9 }),
+    }),
   ),
 });
 

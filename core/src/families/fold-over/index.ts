@@ -1,8 +1,7 @@
-import { z } from 'zod';
 import type { BagGraph } from '../../bag/index.ts';
 import { each } from '../explore.ts';
 import type { Family } from '../family.ts';
-import { type Body, bodySchema, MOST_STITCHES } from '../shared/body.ts';
+import { MOST_CELLS, MOST_STITCHES } from '../shared/body.ts';
 import {
   bodyControls,
   type Choices,
@@ -16,29 +15,26 @@ import type { Materials } from '../shared/materials.ts';
 import { sew, sheetsToGraph, split } from '../shared/sew.ts';
 import { LEFT, layOut, piecesOf, RIGHT, reversed, sheetSide } from '../shared/sheet.ts';
 import { sheetsWithin } from '../shared/sheets-within.ts';
+import { countsAlong, settledStrip } from '../shared/strip.ts';
+import { stripControls } from '../shared/strip-control.ts';
 import { type Section, scaled, wrap, X, Y } from '../shared/wrap.ts';
+import { frontApart, layApart } from './front-apart.ts';
+import { type FoldOver, foldOverSchema, stepsUp, withSteps } from './schema.ts';
 
-export const foldOverSchema = z.object({
-  family: z.literal('fold-over'),
-  /** The whole panel: front, back and flap end to end. */
-  body: bodySchema,
-  /** How much of its rows hangs over as the flap. */
-  flap: z
-    .int('The flap is a whole number of rows.')
-    .min(0, 'The flap cannot be less than no row.')
-    .max(MOST_STITCHES, `The flap cannot have more than ${MOST_STITCHES} rows.`),
-});
-export type FoldOver = z.infer<typeof foldOverSchema>;
+export { foldOverSchema };
 
-/** Steps along the panel's length: rows of squares, or rows or stitches of a worked panel. */
-const stepsUp = (body: Body): number =>
-  body.of === 'motifs' || body.rowsRun === 'across' ? body.rows : body.stitches;
+/** Depth of a strip nobody has chosen yet, mm. */
+const USUAL_DEPTH = 50;
 
 /** The flap as far as the panel allows: front and back need at least a row each. */
 const flapSteps = ({ body, flap }: FoldOver): number => Math.max(0, Math.min(flap, stepsUp(body) - 2));
 
+/** Builds either kind: the front folded up from the panel, or apart from it with a strip between. */
+const build = (params: FoldOver, materials: Materials): BagGraph =>
+  params.apart ? frontApart(params, params.apart, materials) : folded(params, materials);
+
 /** One long panel, folded at the bottom and again at the top of the back: front, back, flap. */
-function build(params: FoldOver, materials: Materials): BagGraph {
+function folded(params: FoldOver, materials: Materials): BagGraph {
   const sheet = layOut(params.body, materials, {
     id: 'body',
     name: params.body.of === 'worked' ? 'Panel' : '',
@@ -85,33 +81,102 @@ function controls(params: FoldOver, materials: Materials, choices: Choices): Con
     materials,
     corner: { x: width, y: height },
     columnsLabel: 'Columns across',
-    rowsLabel: 'Rows of front, back and flap',
+    rowsLabel: params.apart ? 'Rows of back and flap' : 'Rows of front, back and flap',
   }).map((control) => lift(control, (next): FoldOver => ({ ...params, body: next })));
+  const kind: Control<FoldOver> = {
+    kind: 'choice',
+    id: 'kind',
+    label: 'The front',
+    value: params.apart ? 'apart' : 'folded',
+    options: [
+      { value: 'folded', label: 'Folds up from the same panel' },
+      { value: 'apart', label: 'A panel of its own, a strip between' },
+    ],
+    set: (value) => {
+      if ((value === 'apart') === (params.apart !== undefined)) return params;
+      return value === 'apart' ? takenApart(params, materials) : foldedUp(params);
+    },
+  };
+  const flapRows: Control<FoldOver> = {
+    kind: 'count',
+    id: 'flap',
+    label: 'Rows of the flap',
+    value: params.flap,
+    min: 0,
+    max: Math.max(1, steps - 2),
+    step: 1,
+    grip: { at: { x: width * 0.6, y: height - flap * unit }, axis: 'y', perStep: -unit },
+    set: (rows) => ({ ...params, flap: rows }),
+  };
+  const { apart } = params;
+  if (!apart) return [kind, ...body, flapRows];
+  const { front, place } = layApart(params, apart, materials);
   return [
+    kind,
     ...body,
+    flapRows,
     {
       kind: 'count',
-      id: 'flap',
-      label: 'Rows of the flap',
-      value: params.flap,
-      min: 0,
-      max: Math.max(1, steps - 2),
+      id: 'front',
+      label: 'Rows of the front',
+      value: apart.front,
+      min: 1,
+      max: MOST_STITCHES,
       step: 1,
-      grip: { at: { x: width * 0.6, y: height - flap * unit }, axis: 'y', perStep: -unit },
-      set: (rows) => ({ ...params, flap: rows }),
+      hint: 'no more than the back has; fewer leave its upper edge lower',
+      set: (rows) => ({ ...params, apart: { ...apart, front: rows } }),
     },
+    ...stripControls(apart.strip, front.sides, place, materials).map((control) =>
+      lift(control, (strip): FoldOver => ({ ...params, apart: { ...apart, strip } })),
+    ),
   ];
+}
+
+/** The same bag with its front cut off: the back keeps its height. */
+function takenApart(params: FoldOver, materials: Materials): FoldOver {
+  const { body } = params;
+  const tall = Math.max(1, Math.floor((stepsUp(body) - flapSteps(params)) / 2));
+  const flap = Math.max(1, flapSteps(params));
+  const swatch = body.of === 'worked' ? body.swatch : materials.stripSwatch();
+  return {
+    ...params,
+    body: withSteps(body, tall + flap),
+    flap,
+    apart: {
+      front: tall,
+      strip: {
+        swatch,
+        worked: 'across',
+        depth: Math.max(2, Math.round(USUAL_DEPTH / materials.pitch(swatch))),
+        length: { by: 'way' },
+        multiple: { multiple: 1, extra: 0 },
+      },
+    },
+  };
+}
+
+/** The same bag with its front worked on from the bottom of the back. */
+function foldedUp({ apart: _, ...params }: FoldOver): FoldOver {
+  const tall = Math.max(1, stepsUp(params.body) - flapSteps(params));
+  const most = params.body.of === 'motifs' ? MOST_CELLS : MOST_STITCHES;
+  return { ...params, body: withSteps(params.body, Math.min(most, 2 * tall + flapSteps(params))) };
 }
 
 export const foldOver: Family<FoldOver> = {
   id: 'fold-over',
   name: 'Fold-over',
-  about: 'One long panel makes front, back and flap by folding; two side seams close it.',
+  about:
+    'One long panel makes back and flap, and the front too by folding up; or a front of its own with a strip between.',
   drawing: { pieces: 'M24 2h24v52H24z', folds: 'M20 18h32M20 38h32' },
-  deep: false,
+  deep: true,
   ofMotifs: false,
   build,
-  settle: (params) => params,
+  settle: (params, materials) => {
+    const { apart } = params;
+    if (!apart) return params;
+    const counts = countsAlong(apart.strip, layApart(params, apart, materials).front.sides, materials);
+    return { ...params, apart: { ...apart, strip: settledStrip(apart.strip, counts) } };
+  },
   controls,
   explore: (ranges, materials, offer, take) => {
     const size = { width: 0, height: 0, depth: 0, squares: 0 };
@@ -133,6 +198,11 @@ export const foldOver: Family<FoldOver> = {
       body.of === 'motifs'
         ? squaresOfSize(size, body.motif, materials)
         : panelOfSize(size, body.swatch, materials);
-    return { family: 'fold-over', body: made, flap: Math.max(0, Math.round(stepsUp(made) / 4)) };
+    const folding: FoldOver = {
+      family: 'fold-over',
+      body: made,
+      flap: Math.max(0, Math.round(stepsUp(made) / 4)),
+    };
+    return folding;
   },
 };
