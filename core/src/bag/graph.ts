@@ -131,6 +131,8 @@ export interface Strap {
 /** What is worked onto the bag or hung on it once it is joined. */
 export interface Trim {
   readonly edging?: Edging;
+  /** A waist drawn in at a height (mm on the made-up bag), by a share of the way round there. */
+  readonly waist?: { readonly height: number; readonly draw: number };
   /** Eyelets of a drawstring, along the whole rim. */
   readonly eyelets?: number;
   readonly straps?: readonly Strap[];

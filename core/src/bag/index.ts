@@ -2,6 +2,7 @@ export * from './check.ts';
 export * from './corners.ts';
 export * from './geometry.ts';
 export * from './graph.ts';
-export * from './measure.ts';
+export * from './level.ts';
+export { MEASURES, type Measure, measure } from './measure.ts';
 export * from './place.ts';
 export * from './rim.ts';

@@ -1,14 +1,14 @@
 import { groupBy } from '../group-by.ts';
-import { along, contains, distance, distance3, type Point3 } from './geometry.ts';
+import { along, contains, distance } from './geometry.ts';
 import type { BagGraph, Facet, Interval } from './graph.ts';
-import { intervalLength, move, onFacet, pathOn, pieceIndex } from './place.ts';
+import { intervalLength, onFacet, pathOn, pieceIndex } from './place.ts';
 
 /** The measures a maker takes with a tape. */
 export const MEASURES = ['width', 'height', 'depth', 'opening'] as const;
 export type Measure = (typeof MEASURES)[number];
 
 /** Flap and handles hang on the body and do not count for its size. */
-const hangs = ({ face }: Facet): boolean => face === 'flap' || face === 'handle';
+export const hangs = ({ face }: Facet): boolean => face === 'flap' || face === 'handle';
 
 /**
  * The made-up bag under the tape, mm: its extent across, up and deep, and the way round its mouth. The
@@ -93,51 +93,6 @@ function mouthOf(graph: BagGraph): number {
     const middle = along(from, to, 0.5);
     const beside = (facets.get(id) ?? []).filter(({ outline }) => contains(outline, middle, 1e-4));
     if (beside.some(hangs) && !beside.every(hangs)) length += distance(from, to);
-  }
-  return length;
-}
-
-/** Heights at which a bag is measured round. */
-const LEVELS = 24;
-/** Share of the height below which a bag may be narrow: what stands in it has come through all above. */
-const LOWEST = 0.35;
-
-/**
- * The way round the made-up body at its narrowest place in its upper part, mm: what goes in must pass it. At
- * each height it is the length of the level cut through all facets.
- */
-export function narrowestGirth(graph: BagGraph): number {
-  const walls = graph.facets
-    .filter((facet) => !hangs(facet))
-    .map(({ outline, motion }) => outline.map((p) => move(motion, p)));
-  const heights = walls.flat().map(({ y }) => y);
-  const [low, high] = [Math.min(...heights), Math.max(...heights)];
-  let least = Infinity;
-  for (let k = 0; k < LEVELS; k++) {
-    const y = low + (high - low) * (LOWEST + ((1 - LOWEST) * (k + 0.5)) / LEVELS);
-    const round = walls.reduce((sum, wall) => sum + cutLength(wall, y), 0);
-    if (round > 0) least = Math.min(least, round);
-  }
-  return least;
-}
-
-/** Length of the level cut through a flat polygon in space. */
-function cutLength(polygon: readonly Point3[], y: number): number {
-  const cuts: Point3[] = [];
-  let p = polygon.at(-1);
-  for (const q of polygon) {
-    if (p && p.y < y !== q.y < y) {
-      const t = (y - p.y) / (q.y - p.y);
-      cuts.push({ x: p.x + (q.x - p.x) * t, y, z: p.z + (q.z - p.z) * t });
-    }
-    p = q;
-  }
-  // In and out in turn, along the line of the cut.
-  cuts.sort((a, b) => a.x - b.x || a.z - b.z);
-  let length = 0;
-  for (let i = 1; i < cuts.length; i += 2) {
-    const [a, b] = [cuts[i - 1], cuts[i]];
-    if (a && b) length += distance3(a, b);
   }
   return length;
 }

@@ -54,6 +54,26 @@ const distanceOf = (p: Float64Array, a: number, b: number) =>
     (p[3 * a + 2] ?? 0) - (p[3 * b + 2] ?? 0),
   );
 
+/** How far above and below a drawn-in waist is felt, as a share of a typical square. */
+const WAIST_REACH = 0.7;
+
+/** The length a thread of the fabric keeps: as it lies in the net, shorter round a drawn-in waist. */
+function keptLength(
+  { heights, waist }: Mesh,
+  position: Float64Array,
+  a: number,
+  b: number,
+  unit: number,
+): number {
+  const length = distanceOf(position, a, b);
+  if (!waist || !heights) return length;
+  const [p, q] = [heights[a] ?? 0, heights[b] ?? 0];
+  // Only what runs round the bag is drawn in, not what runs up it.
+  const rise = Math.min(1, Math.abs(p - q) / (length * unit));
+  const far = ((p + q) / 2 - waist.height) / (WAIST_REACH * unit);
+  return length * (1 - waist.draw * Math.exp(-far * far) * (1 - rise * rise));
+}
+
 /** A repeatable pseudo-random number in -1 .. 1 for each seed. */
 function noise(seed: number): number {
   const x = Math.sin(seed * 127.1 + 311.7) * 43758.5453;
@@ -71,7 +91,7 @@ export function clothOf(mesh: Mesh, unit: number): Cloth {
   const links = (pairs: readonly number[], compliance: number): Links => ({
     ends: Int32Array.from(pairs),
     rest: Float64Array.from({ length: pairs.length / 2 }, (_, k) =>
-      distanceOf(position, pairs[2 * k] ?? 0, pairs[2 * k + 1] ?? 0),
+      keptLength(mesh, position, pairs[2 * k] ?? 0, pairs[2 * k + 1] ?? 0, unit),
     ),
     compliance,
   });

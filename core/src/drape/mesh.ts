@@ -3,9 +3,11 @@ import {
   cornersOf,
   type Interval,
   inNet,
+  madeUpPlaces,
   type Piece,
   type RimPart,
   type Seam,
+  type Trim,
 } from '../bag/index.ts';
 import { gridOn, onEdge, type PieceGrid, type Stops } from './piece-grid.ts';
 import { restingPlaces } from './take-in.ts';
@@ -24,6 +26,9 @@ export interface Mesh {
   /** x, y of every vertex at rest in the net, two numbers each; gathered fabric is taken in. */
   readonly net: Float64Array;
   readonly count: number;
+  /** Height of every vertex on the made-up bag, mm; told only where a waist is drawn in. */
+  readonly heights: Float64Array | undefined;
+  readonly waist: Trim['waist'];
   readonly grids: readonly PieceGrid[];
   /** Corner triples, counter-clockwise as seen from the right side. */
   readonly triangles: Int32Array;
@@ -63,6 +68,8 @@ export function meshOf(graph: BagGraph, spacing: number): Mesh {
   return {
     net: Float64Array.from(net),
     count: net.length / 2,
+    heights: graph.trim?.waist && heightsOf(graph, grids),
+    waist: graph.trim?.waist,
     grids,
     triangles: trianglesOf(grids),
     holds,
@@ -77,6 +84,12 @@ export function meshOf(graph: BagGraph, spacing: number): Mesh {
         ),
       ),
   };
+}
+
+/** How high each vertex lies on the made-up bag. */
+function heightsOf(graph: BagGraph, grids: readonly PieceGrid[]): Float64Array {
+  const place = madeUpPlaces(graph);
+  return Float64Array.from(grids.flatMap(({ piece, points }) => points.map((p) => place(piece.id, p).y)));
 }
 
 const lengthOf = (rim: readonly RimPart[]) =>

@@ -28,9 +28,10 @@ export interface Family<P> {
   editor?(params: P, materials: Materials): NetEditor<P>;
   /**
    * Goes through every bag of the family within the ranges: shows each one's size, and hands over those
-   * that are wanted. Sizes come from closed formulas, which tests hold against the graph.
+   * that are wanted. Sizes come from closed formulas, which tests hold against the graph. Left out by families whose
+   * bodies are found elsewhere.
    */
-  explore(ranges: Ranges, materials: Materials, offer: Offer, take: (params: P) => void): void;
+  explore?(ranges: Ranges, materials: Materials, offer: Offer, take: (params: P) => void): void;
   /** A first bag of about the wanted size (mm) out of a body like the given one. */
   begin(size: { width: number; height: number; depth: number }, body: Body, materials: Materials): P;
 }

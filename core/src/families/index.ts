@@ -78,11 +78,11 @@ export function familyOf(construction: Construction): BoundFamily {
 
 /** A family before its parameters are chosen. */
 export interface FamilyEntry
-  extends Pick<
-    Family<Construction>,
-    'name' | 'about' | 'drawing' | 'deep' | 'ofMotifs' | 'explore' | 'begin'
-  > {
+  extends Pick<Family<Construction>, 'name' | 'about' | 'drawing' | 'deep' | 'ofMotifs' | 'begin'> {
   readonly id: FamilyId;
+  /** Whether a search goes through its bags. */
+  readonly searched: boolean;
+  readonly explore: NonNullable<Family<Construction>['explore']>;
 }
 
 const entry = <P extends Construction>(id: FamilyId, family: Family<P>): FamilyEntry => ({
@@ -92,7 +92,8 @@ const entry = <P extends Construction>(id: FamilyId, family: Family<P>): FamilyE
   drawing: family.drawing,
   deep: family.deep,
   ofMotifs: family.ofMotifs,
-  explore: family.explore,
+  searched: family.explore !== undefined,
+  explore: family.explore ?? (() => {}),
   begin: family.begin,
 });
 

@@ -1,4 +1,4 @@
-import type { BagGraph } from '../bag/index.ts';
+import { type BagGraph, measure } from '../bag/index.ts';
 import type { Materials } from '../families/index.ts';
 import { withFlap } from './flap.ts';
 import type { Features } from './schema.ts';
@@ -6,8 +6,8 @@ import type { Features } from './schema.ts';
 /** Puts a bag's features on. Pure: the graph that comes out is a new one. */
 export function withFeatures(graph: BagGraph, features: Features, materials: Materials): BagGraph {
   const flapped = features.flap ? withFlap(graph, features.flap, materials) : graph;
-  const { edge, drawstring } = features;
-  if (!edge && !drawstring) return flapped;
+  const { edge, drawstring, waist } = features;
+  if (!edge && !drawstring && !waist) return flapped;
   return {
     ...flapped,
     trim: {
@@ -21,6 +21,9 @@ export function withFeatures(graph: BagGraph, features: Features, materials: Mat
               growth: edge.growth / 100,
             },
           }
+        : {}),
+      ...(waist
+        ? { waist: { height: (measure(graph).height * waist.at) / 100, draw: waist.draw / 100 } }
         : {}),
       ...(drawstring ? { eyelets: drawstring.eyelets } : {}),
     },

@@ -28,6 +28,7 @@ export function featureControls(
   return [
     ...edgeControls(features, choices),
     ...flapControls(features, graph, materials, choices),
+    ...waistControls(features),
     ...drawstringControls(features, graph),
   ];
 }
@@ -176,6 +177,47 @@ function kindOf(flap: FaceMake, { motifs }: Choices): 'straight' | 'pointed' | '
   return flap.of === 'one' && motifs.some(({ id, kind }) => id === flap.motif && kind === 'half-disc')
     ? 'half'
     : 'motif';
+}
+
+function waistControls(features: Features): Control<Features>[] {
+  const { waist } = features;
+  const on: Control<Features> = {
+    kind: 'choice',
+    id: 'waist',
+    label: 'A drawn-in waist',
+    value: waist ? 'yes' : 'no',
+    options: yesNo,
+    set: (value) => {
+      if (value === 'no') return without(features, 'waist');
+      return waist ? features : { ...features, waist: { at: 70, draw: 20 } };
+    },
+  };
+  if (!waist) return [on];
+  return [
+    on,
+    {
+      kind: 'count',
+      id: 'waist-at',
+      label: 'Waist at',
+      value: waist.at,
+      min: 10,
+      max: 95,
+      step: 5,
+      hint: 'per cent of the height',
+      set: (at) => ({ ...features, waist: { ...waist, at } }),
+    },
+    {
+      kind: 'count',
+      id: 'waist-draw',
+      label: 'Drawn in by',
+      value: waist.draw,
+      min: 2,
+      max: 60,
+      step: 2,
+      hint: 'per cent of the way round: what goes in must pass it',
+      set: (draw) => ({ ...features, waist: { ...waist, draw } }),
+    },
+  ];
 }
 
 function drawstringControls(features: Features, graph: BagGraph): Control<Features>[] {

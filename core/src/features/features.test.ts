@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { checkGraph, cornersOf, measure, move } from '../bag/index.ts';
+import { checkGraph, cornersOf, distance3, levelCuts, measure, move, narrowestGirth } from '../bag/index.ts';
 import { type Construction, type FaceMake, familyOf } from '../families/index.ts';
 import { materialsOf, sizeTable } from '../fit/index.ts';
 import { constructions, features, testDocument } from '../testing/arbitraries.ts';
@@ -113,5 +113,24 @@ describe('edge rounds', () => {
     // Five rows of 5.5 mm: 20 rows measure 110 mm.
     expect(measure(graph).height - measure(plain).height).toBeCloseTo(5 * materials.rowHeight('s2'), 6);
     expect(measure(graph).opening).toBeCloseTo(0.8 * measure(plain).opening, 6);
+  });
+});
+
+describe('a drawn-in waist', () => {
+  test('decides what goes in: a quarter drawn in leaves three quarters of the way round', () => {
+    const { plain, graph } = build(boxed, { waist: { at: 70, draw: 25 } });
+    const { width, depth } = measure(plain);
+    expect(narrowestGirth(graph)).toBeCloseTo(0.75 * 2 * (width + depth), 4);
+    // Neither the size nor the mouth changes.
+    expect(measure(graph)).toEqual(measure(plain));
+  });
+
+  test('is cut through all walls and nothing else', () => {
+    const { plain } = build(boxed);
+    const cuts = levelCuts(plain, measure(plain).height * 0.5);
+    const round = cuts.reduce((sum, { from, to }) => sum + distance3(from, to), 0);
+    const { width, depth } = measure(plain);
+    expect(round).toBeCloseTo(2 * (width + depth), 4);
+    for (const { normal } of cuts) expect(normal.y).toBeCloseTo(0, 9);
   });
 });

@@ -24,10 +24,20 @@ const drawstringSchema = z
   })
   .meta({ description: 'A cord through eyelets along the rim.' });
 
+const waistSchema = z
+  .object({
+    /** Per cent of the height. */
+    at: count('The height of the waist', 95, 10),
+    /** Per cent of the way round that is drawn in. */
+    draw: count('The drawing in', 60, 2),
+  })
+  .meta({ description: 'A waist, by stitches worked together or a cord.' });
+
 /** What any bag may have besides its construction. */
 export const featuresSchema = z.object({
   edge: edgeSchema.optional(),
   flap: faceSchema.optional().meta({ description: 'Hangs from the back’s rim by its upper side.' }),
   drawstring: drawstringSchema.optional(),
+  waist: waistSchema.optional(),
 });
 export type Features = z.infer<typeof featuresSchema>;

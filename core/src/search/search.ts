@@ -42,7 +42,9 @@ export function fullSearch(document: BagDocument, panels: boolean): SearchOption
   const squares = document.motifs.filter(({ kind }) => isSquare(kind));
   const own = squares.flatMap(({ measured }) => measured).at(-1)?.rounds ?? USUAL_ROUNDS;
   return {
-    families: FAMILIES.filter(({ ofMotifs }) => !ofMotifs || squares.length > 0).map(({ id }) => id),
+    families: FAMILIES.filter(({ ofMotifs, searched }) => searched && (!ofMotifs || squares.length > 0)).map(
+      ({ id }) => id,
+    ),
     methods: document.joins.measuredStrip ? [document.joins.method] : JOIN_METHODS,
     ranges: {
       motifs: squares.map(({ id }) => id),

@@ -256,6 +256,7 @@ export const features: fc.Arbitrary<Features> = fc.record(
       growth: fc.integer({ min: -60, max: 60 }),
     }),
     flap: face,
+    waist: fc.record({ at: fc.integer({ min: 10, max: 95 }), draw: fc.integer({ min: 2, max: 60 }) }),
     drawstring: fc.record({ eyelets: fc.integer({ min: 2, max: 40 }).map((n) => 2 * n) }),
   },
   { requiredKeys: [] },

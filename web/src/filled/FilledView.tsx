@@ -92,7 +92,7 @@ export default function FilledView({ plan }: { readonly plan: Plan }) {
       </label>
       <p className="px-3 pt-1 text-xs text-soft" data-testid="filled">
         {shape
-          ? saidOf(plan, handling, shape, system)
+          ? saidOf(plan, handling, shape, bulgeOf(frames.at(-1)), system)
           : handling === 'fill'
             ? 'The seams draw together ...'
             : 'It moves ...'}
@@ -101,10 +101,21 @@ export default function FilledView({ plan }: { readonly plan: Plan }) {
   );
 }
 
+/** How thick the filled bag is from front to back, mm. */
+function bulgeOf(frame: Float32Array | undefined): number {
+  let [low, high] = [0, 0];
+  for (let i = 2; i < (frame?.length ?? 0); i += 3) {
+    low = Math.min(low, frame?.[i] ?? 0);
+    high = Math.max(high, frame?.[i] ?? 0);
+  }
+  return high - low;
+}
+
 function saidOf(
   { graph }: Plan,
   handling: Handling,
   shape: NonNullable<FillState['shape']>,
+  bulge: number,
   system: LengthSystem,
 ): string {
   // With a flap or handles the free edge runs round them, too, and says nothing about the mouth.
@@ -112,7 +123,7 @@ function saidOf(
   const opening = formatLength(shape.opening, system);
   switch (handling) {
     case 'fill':
-      return `Holds about ${formatVolume(shape.volume, system)} up to the rim${plain ? `; opening ${opening} round` : ''}. A picture of a filled bag: sizes are on the tapes.`;
+      return `Holds about ${formatVolume(shape.volume, system)} up to the rim${plain ? `; opening ${opening} round` : ''}; bulges to ${formatLength(bulge, system)}. A picture of a filled bag: sizes are on the tapes.`;
     case 'lift':
       return `Hung by four places of its rim, loaded${plain ? `: the opening is then ${opening} round` : ''}.`;
     case 'flatten':

@@ -91,6 +91,19 @@ export function MadeUpPicture({ plan, view, label, className, live, activeSeam }
           strokeOpacity={0.85}
           {...SEAM}
         />
+        {live &&
+          [...groupBy(seams, ({ line }) => line)].map(([line, own]) => (
+            <path
+              key={line}
+              d={pathOf(own)}
+              fill="none"
+              stroke="transparent"
+              strokeWidth={11}
+              vectorEffect="non-scaling-stroke"
+              onPointerEnter={() => pointed.point({ line })}
+              onPointerLeave={() => pointed.point({})}
+            />
+          ))}
         <path d={pathOf(lit)} stroke={litColour} strokeWidth={5} {...SEAM} />
       </g>
     </svg>

@@ -1,6 +1,7 @@
-import { formatLength, type Plan, piecesText } from '@fennot/core';
+import { type Face, formatLength, type Plan, piecesText } from '@fennot/core';
 import { lazy, type PointerEvent, Suspense, useState } from 'react';
 import { useSettings } from '../api/queries.ts';
+import { usePointed } from '../drawing/pointed.ts';
 import { Switcher } from '../ui/Switcher.tsx';
 import { MadeUpPicture } from './MadeUpPicture.tsx';
 import { BACK, CORNER, FRONT, type View } from './project.ts';
@@ -25,6 +26,7 @@ interface MadeUpViewProps {
 /** The made-up bag beside the net: from the front, the back, a corner, or dragged round by hand. */
 export function MadeUpView({ plan, activeSeam }: MadeUpViewProps) {
   const { system } = useSettings();
+  const pointed = usePointed();
   const deep = plan.tapes.some(({ measure, finished }) => measure === 'depth' && finished.value > 5);
   const [filled, setFilled] = useState(false);
   const [named, setNamed] = useState<Named | undefined>(undefined);
@@ -89,10 +91,30 @@ export function MadeUpView({ plan, activeSeam }: MadeUpViewProps) {
           <p className="px-3 pb-2 text-xs text-soft">
             {filled
               ? 'This browser cannot draw in three dimensions (no WebGL), so the pressed bag is shown.'
-              : 'Pressed flat at its seams. Drag to turn it.'}
+              : (placeOf(plan, pointed.piece) ?? 'Pressed flat at its seams. Drag to turn it.')}
           </p>
         </>
       )}
     </section>
   );
+}
+
+const FACE_NAMES: Record<Face, string> = {
+  front: 'the front',
+  back: 'the back',
+  left: 'the left side',
+  right: 'the right side',
+  bottom: 'the bottom',
+  flap: 'the flap',
+  handle: 'a handle',
+};
+
+/** Which faces of the bag a piece lies on, in words. */
+function placeOf({ graph }: Plan, id: string | undefined): string | undefined {
+  const piece = graph.pieces.find((one) => one.id === id);
+  if (!piece) return undefined;
+  const faces = [...new Set(graph.facets.filter((facet) => facet.piece === id).map(({ face }) => face))];
+  const said = faces.map((face) => FACE_NAMES[face]);
+  const last = said.pop();
+  return `${piece.name} lies on ${said.length > 0 ? `${said.join(', ')} and ` : ''}${last ?? 'nothing'}.`;
 }

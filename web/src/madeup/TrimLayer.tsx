@@ -1,4 +1,13 @@
-import { dot, edgingParts, eyeletPlaces, type Plan, type Point3, type Strap, strapPath } from '@fennot/core';
+import {
+  dot,
+  edgingParts,
+  eyeletPlaces,
+  levelCuts,
+  type Plan,
+  type Point3,
+  type Strap,
+  strapPath,
+} from '@fennot/core';
 import { useMemo } from 'react';
 import { clothOf, Fabric } from '../drawing/Fabric.tsx';
 import { type Camera, camera, project, type View } from './project.ts';
@@ -19,6 +28,7 @@ export function TrimLayer({ plan, view, side }: TrimLayerProps) {
     return edgingParts(plan.graph).map(({ piece, motion }) => ({ piece, motion, cloth: cloth(piece) }));
   }, [plan]);
   const eyelets = useMemo(() => eyeletPlaces(plan.graph), [plan]);
+  const waist = useMemo(() => (trim?.waist ? levelCuts(plan.graph, trim.waist.height) : []), [plan, trim]);
   if (!trim) return null;
   const near = (normal: Point3) => dot(normal, eye.towards) > 0.15 === (side === 'near');
   const colour = plan.document.yarns.find(({ id }) => id === plan.document.joins.yarn)?.colour ?? '#555';
@@ -45,6 +55,33 @@ export function TrimLayer({ plan, view, side }: TrimLayerProps) {
           </g>
         );
       })}
+      {waist
+        .filter(({ normal }) => near(normal))
+        .map(({ from, to }, i) => {
+          const [p, q] = [project(eye, from), project(eye, to)];
+          return (
+            <g key={i} strokeLinecap="round">
+              <line
+                x1={p.x}
+                y1={p.y}
+                x2={q.x}
+                y2={q.y}
+                stroke="#16211d"
+                strokeOpacity={0.5}
+                strokeWidth={7}
+              />
+              <line
+                x1={p.x}
+                y1={p.y}
+                x2={q.x}
+                y2={q.y}
+                stroke="#f4efe0"
+                strokeWidth={4}
+                strokeDasharray="7 6"
+              />
+            </g>
+          );
+        })}
       {eyelets
         .filter(({ normal }) => near(normal))
         .map(({ at }, i) => {

@@ -1,14 +1,17 @@
-import { type BagDocument, fullSearch, type Progress, search } from '@fennot/core';
+import { type BagDocument, type FamilyId, fullSearch, type Progress, search } from '@fennot/core';
 import { expose } from 'comlink';
 
 const searcher = {
-  /** Searches the whole space, telling how far it is after each family and method. */
+  /** Searches the whole space of the given families, telling how far it is after each family and method. */
   async search(
     document: BagDocument,
     panels: boolean,
+    families: readonly FamilyId[],
     onProgress: (progress: Progress) => void,
   ): Promise<void> {
-    for (const progress of search(document, fullSearch(document, panels))) {
+    const whole = fullSearch(document, panels);
+    const options = { ...whole, families: whole.families.filter((id) => families.includes(id)) };
+    for (const progress of search(document, options)) {
       onProgress(progress);
       // Lets a word to stop come through.
       await new Promise((next) => setTimeout(next));

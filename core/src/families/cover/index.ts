@@ -101,8 +101,6 @@ export const cover: Family<Cover> = {
   build,
   settle: (params, materials) => ({ ...params, body: innerOf(params.body).settle(materials) }),
   controls,
-  // Its bodies are found among their own families.
-  explore: () => {},
   begin: (size, body, materials) => ({
     family: 'cover',
     over: { ...size, depth: 0 },

@@ -66,6 +66,7 @@ export function ownEditor(params: Own, materials: Materials): NetEditor<Own> {
         partner: partners.get(edgeKey(edge)),
       };
     }),
+    clear: () => ({ ...params, cells: [{ x: 0, y: 0, of: 'square' }], folds: [], pairs: [] }),
     pair: (one, other) => {
       const [a, b] = [byId.get(one), byId.get(other)];
       if (!a || !b) return params;

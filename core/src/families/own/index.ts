@@ -23,6 +23,21 @@ export const own: Family<Own> = {
   build: buildOwn,
   settle: (params) => params,
   controls: (params, _, choices): Control<Own>[] => [
+    {
+      kind: 'choice',
+      id: 'grid',
+      label: 'Pieces lie',
+      value: params.grid,
+      options: [
+        { value: 'straight', label: 'Straight' },
+        { value: 'point', label: 'On point' },
+      ],
+      // Folds run across other places of the other grid.
+      set: (grid) =>
+        grid === params.grid
+          ? params
+          : { ...params, grid: grid === 'point' ? 'point' : 'straight', folds: [], pairs: [] },
+    },
     ...motifChoice(params.motif, choices, (motif): Own => ({ ...params, motif })),
     {
       kind: 'count',
@@ -36,8 +51,6 @@ export const own: Family<Own> = {
     },
   ],
   editor: ownEditor,
-  // There is no end of nets; none is looked for.
-  explore: () => {},
   begin: (size, body, materials) => {
     const motif = body.of === 'motifs' ? body.motif : (materials.anyMotif() ?? '');
     const swatch = materials.stripSwatch();

@@ -190,8 +190,6 @@ export const pack: Family<Pack> = {
   build,
   settle: (params, materials) => ({ ...params, body: innerOf(params.body).settle(materials) }),
   controls,
-  // Its bodies are found among their own families.
-  explore: () => {},
   begin: (size, body, materials) => ({
     family: 'pack',
     body: beginInner('boxed', size, body, materials),

@@ -34,6 +34,8 @@ export interface NetEditor<C> {
     readonly to: Point;
     readonly partner: string | undefined;
   }>;
+  /** One piece alone, to begin from nothing. */
+  clear(): C;
   pair(a: string, b: string): C;
   part(edge: string): C;
   /** Pairs of edges with only one possible partner, and what they are when closed. */
@@ -52,6 +54,7 @@ export function liftEditor<A, B>(editor: NetEditor<A>, into: (a: A) => B): NetEd
       return { ...piece, take: take && (() => into(take())), turn: () => into(piece.turn()) };
     }),
     folds: editor.folds.map((fold) => ({ ...fold, next: () => into(fold.next()) })),
+    clear: () => into(editor.clear()),
     pair: (a, b) => into(editor.pair(a, b)),
     part: (edge) => into(editor.part(edge)),
     suggested: { ...editor.suggested, close: () => into(editor.suggested.close()) },

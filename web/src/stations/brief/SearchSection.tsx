@@ -1,6 +1,6 @@
-import { type Found, wantedOf } from '@fennot/core';
+import { FAMILIES, type FamilyId, type Found, fullSearch, wantedOf } from '@fennot/core';
 import { Scale, Search, Square } from 'lucide-react';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
 import { Modal } from '../../ui/Modal.tsx';
 import { Section } from '../../ui/Section.tsx';
@@ -18,6 +18,14 @@ export function SearchSection({ plan, store }: StationProps) {
   const { document } = plan;
   const { state, begin, stop } = useSearch();
   const [panels, setPanels] = useState(false);
+  const offered = useMemo(() => fullSearch(document, panels).families, [document, panels]);
+  const [left, setLeft] = useState<ReadonlySet<FamilyId>>(new Set());
+  const allowed = offered.filter((id) => !left.has(id));
+  const toggle = (id: FamilyId) => {
+    const next = new Set(left);
+    if (!next.delete(id)) next.add(id);
+    setLeft(next);
+  };
   const wanted = wantedOf(document);
   const progress = state.is === 'idle' ? undefined : state.progress;
   const answers = progress?.answers ?? [];
@@ -43,11 +51,35 @@ export function SearchSection({ plan, store }: StationProps) {
                 <Square size={13} /> Stop
               </Button>
             ) : (
-              <Button look="main" onClick={() => begin(document, panels)}>
+              <Button
+                look="main"
+                onClick={() => begin(document, panels, allowed)}
+                disabled={allowed.length === 0}
+              >
                 <Search size={15} /> Look for bags of this size
               </Button>
             )}
           </div>
+          <details className="text-sm">
+            <summary className="cursor-pointer text-soft hover:text-kingfisher">
+              {allowed.length === offered.length
+                ? 'All ways of building'
+                : `${allowed.length} of ${offered.length} ways of building`}
+            </summary>
+            <div className="mt-1 grid grid-cols-2 gap-x-2 gap-y-1">
+              {FAMILIES.filter(({ id }) => offered.includes(id)).map(({ id, name }) => (
+                <label key={id} className="flex items-center gap-2">
+                  <input
+                    type="checkbox"
+                    checked={!left.has(id)}
+                    onChange={() => toggle(id)}
+                    className="size-4 accent-kingfisher"
+                  />
+                  {name}
+                </label>
+              ))}
+            </div>
+          </details>
           {document.motifs.length > 0 && (
             <label className="flex items-center gap-2 text-sm">
               <input

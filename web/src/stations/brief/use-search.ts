@@ -1,4 +1,4 @@
-import type { BagDocument, Progress } from '@fennot/core';
+import type { BagDocument, FamilyId, Progress } from '@fennot/core';
 import { proxy, type Remote, wrap } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import type { Searcher } from '../../workers/search.worker.ts';
@@ -22,7 +22,7 @@ export function useSearch() {
   useEffect(() => () => worker.current?.terminate(), []);
   return {
     state,
-    begin(document: BagDocument, panels: boolean): void {
+    begin(document: BagDocument, panels: boolean, families: readonly FamilyId[]): void {
       end();
       setState({ is: 'searching', progress: undefined });
       const own = new Worker(new URL('../../workers/search.worker.ts', import.meta.url), { type: 'module' });
@@ -32,6 +32,7 @@ export function useSearch() {
         .search(
           document,
           panels,
+          families,
           proxy((progress: Progress) => {
             if (worker.current === own)
               setState(progress.done ? { is: 'done', progress } : { is: 'searching', progress });

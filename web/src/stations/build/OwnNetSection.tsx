@@ -1,5 +1,5 @@
 import { type Construction, type NetEditor, ownOf, type Plan } from '@fennot/core';
-import { PencilRuler, Wand2 } from 'lucide-react';
+import { Eraser, PencilRuler, Wand2 } from 'lucide-react';
 import { useMemo } from 'react';
 import { type NetTool, useNetTool } from '../../flat/net-tool.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -48,6 +48,11 @@ export function OwnNetSection({ editor, onChange }: OwnNetSectionProps) {
       {many > 0 && (
         <Button look="main" className="self-start" onClick={() => onChange(close())}>
           <Wand2 size={15} /> Close the {many} {many === 1 ? 'pair' : 'pairs'} with only one partner
+        </Button>
+      )}
+      {editor.pieces.length > 1 && (
+        <Button small className="self-start" onClick={() => onChange(editor.clear())}>
+          <Eraser size={14} /> Begin again from one square
         </Button>
       )}
       {editor.problems.length > 0 && (
