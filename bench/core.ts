@@ -51,6 +51,48 @@ const LARGE: ReadonlyArray<readonly [string, Construction]> = [
     'boxed, 205 squares',
     { family: 'boxed', front: squares(9, 7), side: squares(3, 7), bottom: squares(9, 3) },
   ],
+  ['grown sides, 200 squares', { family: 'grown-sides', face: squares(10, 10), swatch: 's1', rounds: 4 }],
+  [
+    'gathered, 200 squares',
+    { family: 'gathered', body: squares(10, 20), together: 2, band: { swatch: 's1', rows: 4 }, slit: 0 },
+  ],
+  [
+    'pack, 200 squares and a flap',
+    {
+      family: 'pack',
+      body: { family: 'two-faces', face: squares(10, 10), tuck: 0 },
+      worn: { on: 'back', flap: squares(6, 4), eyelets: 16, strap: 700 },
+    },
+  ],
+  [
+    'cover, 200 squares',
+    {
+      family: 'cover',
+      over: { width: 800, height: 800, depth: 0 },
+      loops: true,
+      body: { family: 'two-faces', face: squares(10, 10), tuck: 0 },
+    },
+  ],
+  [
+    'a net of one’s own, 200 squares',
+    {
+      family: 'own',
+      motif: 'm1',
+      rounds: 4,
+      swatch: 's1',
+      grid: 'straight',
+      cells: Array.from({ length: 200 }, (_, i) => ({
+        x: i % 10,
+        y: Math.floor(i / 10),
+        of: 'square' as const,
+      })),
+      folds: [{ lies: 'level', at: 20, angle: 180 }],
+      pairs: Array.from({ length: 10 }, (_, y) => ({
+        a: { x: 0, y, side: 3 },
+        b: { x: 0, y: 19 - y, side: 3 },
+      })),
+    },
+  ],
   ['two faces, 200 squares', { family: 'two-faces', face: squares(10, 10), tuck: 80 }],
   ['fold-over, 200 squares', { family: 'fold-over', body: squares(10, 20), flap: 4 }],
   [

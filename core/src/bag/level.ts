@@ -10,36 +10,63 @@ export interface LevelCut {
   readonly normal: Point3;
 }
 
-/** Where a level plane at height y cuts the body: in and out of each facet in turn. */
-export function levelCuts(graph: BagGraph, y: number): LevelCut[] {
-  return graph.facets.flatMap((facet): LevelCut[] => {
-    if (hangs(facet)) return [];
-    const normal = unit(outward(facet.motion));
-    const cuts: Point3[] = [];
-    let p = facet.outline.at(-1);
-    let before = p && move(facet.motion, p);
-    for (p of facet.outline) {
-      const here = move(facet.motion, p);
-      if (before && before.y < y !== here.y < y) {
-        const t = (y - before.y) / (here.y - before.y);
-        cuts.push({ x: before.x + (here.x - before.x) * t, y, z: before.z + (here.z - before.z) * t });
-      }
-      before = here;
+/** A facet of the body as it stands. */
+interface Wall {
+  readonly points: readonly Point3[];
+  readonly normal: Point3;
+}
+
+const wallsOf = (graph: BagGraph): Wall[] =>
+  graph.facets.flatMap((facet) =>
+    hangs(facet)
+      ? []
+      : [
+          {
+            points: facet.outline.map((p) => move(facet.motion, p)),
+            normal: unit(outward(facet.motion)),
+          },
+        ],
+  );
+
+/** Where a level plane cuts a wall: in and out in turn. */
+function cutsOf(points: readonly Point3[], y: number): Point3[] {
+  const cuts: Point3[] = [];
+  let p = points.at(-1);
+  for (const q of points) {
+    if (p && p.y < y !== q.y < y) {
+      const t = (y - p.y) / (q.y - p.y);
+      cuts.push({ x: p.x + (q.x - p.x) * t, y, z: p.z + (q.z - p.z) * t });
     }
-    cuts.sort((a, b) => a.x - b.x || a.z - b.z);
+    p = q;
+  }
+  return cuts.length > 2 ? cuts.sort((a, b) => a.x - b.x || a.z - b.z) : cuts;
+}
+
+/** Where a level plane at height y cuts the body. */
+export const levelCuts = (graph: BagGraph, y: number): LevelCut[] =>
+  wallsOf(graph).flatMap(({ points, normal }) => {
+    const cuts = cutsOf(points, y);
     return cuts.flatMap((from, i) => {
       const to = cuts[i + 1];
       return i % 2 === 0 && to ? [{ from, to, normal }] : [];
     });
   });
+
+/** Way round the walls at a height, mm. */
+function girthAt(walls: readonly Wall[], y: number): number {
+  let round = 0;
+  for (const { points } of walls) {
+    const cuts = cutsOf(points, y);
+    for (let i = 1; i < cuts.length; i += 2) {
+      const [from, to] = [cuts[i - 1], cuts[i]];
+      if (from && to) round += distance3(from, to);
+    }
+  }
+  return round;
 }
 
-/** Way round the body at a height, mm. */
-const girthAt = (graph: BagGraph, y: number): number =>
-  levelCuts(graph, y).reduce((sum, { from, to }) => sum + distance3(from, to), 0);
-
 /** Heights at which a bag is measured round. */
-const LEVELS = 24;
+const LEVELS = 16;
 /** Share of the height below which a bag may be narrow: what stands in it has come through all above. */
 const LOWEST = 0.35;
 
@@ -48,15 +75,19 @@ const LOWEST = 0.35;
  * drawn-in waist is narrower than the fabric there by as much as it is drawn.
  */
 export function narrowestGirth(graph: BagGraph): number {
-  const heights = graph.facets.flatMap((facet) =>
-    hangs(facet) ? [] : facet.outline.map((p) => move(facet.motion, p).y),
-  );
-  const [low, high] = [Math.min(...heights), Math.max(...heights)];
+  const walls = wallsOf(graph);
+  let [low, high] = [Infinity, -Infinity];
+  for (const { points } of walls) {
+    for (const { y } of points) {
+      low = Math.min(low, y);
+      high = Math.max(high, y);
+    }
+  }
   let least = Infinity;
   for (let k = 0; k < LEVELS; k++) {
-    const round = girthAt(graph, low + (high - low) * (LOWEST + ((1 - LOWEST) * (k + 0.5)) / LEVELS));
+    const round = girthAt(walls, low + (high - low) * (LOWEST + ((1 - LOWEST) * (k + 0.5)) / LEVELS));
     if (round > 0) least = Math.min(least, round);
   }
   const { waist } = graph.trim ?? {};
-  return waist ? Math.min(least, girthAt(graph, waist.height) * (1 - waist.draw)) : least;
+  return waist ? Math.min(least, girthAt(walls, waist.height) * (1 - waist.draw)) : least;
 }
