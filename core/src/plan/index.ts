@@ -1,4 +1,5 @@
 export * from './begin.ts';
+export * from './cures.ts';
 export * from './plan.ts';
 export * from './readouts.ts';
 export * from './tally.ts';

@@ -20,7 +20,12 @@ export function Contents({ plan }: { readonly plan: Plan }) {
             ) : (
               <boxGeometry args={[size.x, size.y, size.z]} />
             )}
-            <meshStandardMaterial color={good ? FITS : BINDS} roughness={0.8} transparent opacity={good ? 0.92 : 0.5} />
+            <meshStandardMaterial
+              color={good ? FITS : BINDS}
+              roughness={0.8}
+              transparent
+              opacity={good ? 0.92 : 0.5}
+            />
             <Edges threshold={30} color={good ? '#2f4a24' : '#5c1740'} />
           </mesh>
         );

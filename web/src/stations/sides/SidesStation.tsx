@@ -17,6 +17,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Section } from '../../ui/Section.tsx';
 import { ControlField } from '../build/BuildStation.tsx';
 import type { StationProps } from '../station.ts';
+import { Cures } from './Cures.tsx';
 import { PairingDrawing } from './PairingDrawing.tsx';
 import { verdictText } from './verdict.ts';
 
@@ -60,6 +61,7 @@ export function SidesStation({ plan, store }: StationProps) {
         </ul>
       </Section>
       {line && <LineSection line={line} />}
+      {line && <Cures plan={plan} line={line} onChange={setConstruction} />}
     </>
   );
 }
