@@ -158,6 +158,8 @@ export interface BagGraph {
   /** How many closed loops the rim should have. */
   readonly rims: number;
   readonly trim?: Trim;
+  /** Corners of the closed bag that are sewn across to give it depth, mm. */
+  readonly tucks?: ReadonlyArray<{ readonly name: string; readonly length: number }>;
   /** A ready-made bag that this one is drawn over: its size is the target. */
   readonly covers?: Extents;
 }

@@ -138,6 +138,18 @@ const joinsSchema = z.object({
   yarn: id,
   school: z.enum(SCHOOLS),
   flatFirst: z.boolean(),
+  /** Lines joined another way than the rest, by line id. */
+  lines: z
+    .record(z.string().max(60), z.object({ method: z.enum(JOIN_METHODS).optional(), yarn: id.optional() }))
+    .optional(),
+  /** The closing line kept for the end, and at which of its ends the yarn comes out. */
+  last: z.object({ line: z.string().max(60), end: z.enum(['first', 'second']) }).optional(),
+  /** Longest yarn a needle is threaded with, mm. */
+  longest: z
+    .number('A length of yarn is a number of mm.')
+    .min(600, 'A needle’s yarn is at least 60 cm long.')
+    .max(10_000, 'A needle’s yarn is at most 10 m long.')
+    .optional(),
   /** A strip of motifs already joined, laid under the tape: the surest way to know what a join adds. */
   measuredStrip: z
     .object({
@@ -204,6 +216,8 @@ export const documentSchema = shape.superRefine((doc, context) => {
     });
   });
   need('yarn', doc.joins.yarn, ['joins', 'yarn']);
+  for (const [line, { yarn }] of Object.entries(doc.joins.lines ?? {}))
+    if (yarn !== undefined) need('yarn', yarn, ['joins', 'lines', line, 'yarn']);
   const visit = (value: unknown, path: (string | number)[]) => {
     if (typeof value !== 'object' || value === null) return;
     for (const [key, inner] of Object.entries(value)) {

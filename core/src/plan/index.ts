@@ -3,3 +3,4 @@ export * from './cures.ts';
 export * from './plan.ts';
 export * from './readouts.ts';
 export * from './tally.ts';
+export * from './turned.ts';

@@ -30,6 +30,8 @@ import {
 import { type LineMatch, lineMatches, type MarkedEdge, markedEdges } from '../match/index.ts';
 import {
   fewestTrails,
+  type HowJoined,
+  type JoinOptions,
   type JoinPlan,
   type JoinStep,
   joiningGraph,
@@ -90,9 +92,9 @@ export function planOf(document: BagDocument): Plan {
   const designs = designsOf(document, graph);
   const lines = lineMatches(graph);
   const insertions = lines.reduce((sum, { a, b }) => sum + Math.min(a.loops, b.loops), 0);
-  const { method, school, flatFirst } = document.joins;
   const joining = joiningGraph(graph);
-  const joins = planRuns(graph, joining, { school, flatFirst, method });
+  const joinOptions = joinOptionsOf(document);
+  const joins = planRuns(graph, joining, joinOptions);
   return {
     document,
     settled,
@@ -106,8 +108,8 @@ export function planOf(document: BagDocument): Plan {
     marked: markedEdges(graph),
     mismatches: mismatches(graph),
     joins,
-    steps: once(() => joinSteps(graph, joining, joins, method)),
-    schools: once(() => schoolsSideBySide(joining, method)),
+    steps: once(() => joinSteps(graph, joining, joins)),
+    schools: once(() => schoolsSideBySide(graph, joining, joinOptions)),
     fewestRuns: once(() => fewestTrails(joining.all)),
     tally: tallyOf(document, graph, designs, joins, insertions),
   };
@@ -126,6 +128,24 @@ function targetOf({ brief }: BagDocument, { covers }: BagGraph, measure: Measure
   const size = covers[measure];
   if (size < 1) return undefined;
   return { value: mm(size * (1 - COVER_STRETCH / 2)), tolerance: (size * COVER_STRETCH) / 2 };
+}
+
+/** How the document wants its joins worked. */
+function joinOptionsOf({ joins }: BagDocument): JoinOptions {
+  const { method, yarn, school, flatFirst, lines = {}, last, longest } = joins;
+  const known = new Map<string, HowJoined>();
+  return {
+    school,
+    flatFirst,
+    last,
+    longest,
+    how: (line) => {
+      const own = lines[line];
+      const found = known.get(line) ?? { method: own?.method ?? method, yarn: own?.yarn ?? yarn };
+      known.set(line, found);
+      return found;
+    },
+  };
 }
 
 const valuesOf = ({ width, height, depth, opening }: Readonly<Record<Measure, Finished>>) => ({

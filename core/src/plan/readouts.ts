@@ -1,9 +1,13 @@
 import { doublingsOf, takesOf } from '../match/index.ts';
 import type { Reading } from '../runs/index.ts';
-import { methodName, schoolName, stepText } from '../runs/index.ts';
+import { type JoinMethodId, methodName, schoolName, stepText } from '../runs/index.ts';
 import type { Plan } from './plan.ts';
 
 const round = (value: number) => Math.round(value * 100) / 100;
+
+/** The method of a run. */
+export const methodAt = ({ document, joins }: Plan, run: number): JoinMethodId =>
+  joins.runs[run - 1]?.how.method ?? document.joins.method;
 
 /** Every readout of a plan as plain JSON data: lengths in mm, counts whole, steps in words. */
 export function readouts(plan: Plan, reading: Reading) {
@@ -61,7 +65,8 @@ export function readouts(plan: Plan, reading: Reading) {
     joins: {
       method: methodName(document.joins.method, reading.terms),
       school: schoolName[plan.joins.school],
-      runs: plan.joins.runs.map(({ number, title, length, yarn }) => ({
+      runs: plan.joins.runs.map(({ number, title, length, yarn, how }) => ({
+        method: methodName(how.method, reading.terms),
         number,
         title,
         mm: round(length),
@@ -72,7 +77,7 @@ export function readouts(plan: Plan, reading: Reading) {
       schools: plan.schools().map((summary) => ({ ...summary, yarn: round(summary.yarn) })),
       steps: plan.steps().map((step) => ({
         run: step.run,
-        text: stepText(step, document.joins.method, reading),
+        text: stepText(step, methodAt(plan, step.run), reading),
       })),
     },
   };

@@ -15,6 +15,12 @@ import {
   trailStart,
 } from './trails.ts';
 
+/** By which method a line is joined, and in which yarn (its id). */
+export interface HowJoined {
+  readonly method: JoinMethodId;
+  readonly yarn: string;
+}
+
 /** One yarn from where it is joined on to where it is cut. */
 export interface Run {
   readonly number: number;
@@ -24,13 +30,16 @@ export interface Run {
   readonly length: number;
   /** mm of yarn, with a tail at both ends. */
   readonly yarn: number;
+  readonly how: HowJoined;
+  /** Squares joined in their own last rounds: the yarn is theirs, and leaves no ends of its own. */
+  readonly asYouGo: boolean;
 }
 
 export interface JoinPlan {
   readonly school: School;
   readonly flatFirst: boolean;
   readonly runs: readonly Run[];
-  /** Yarn ends to hide: two a run. */
+  /** Yarn ends to hide: two a run that has a yarn of its own. */
   readonly ends: number;
 }
 
@@ -38,8 +47,19 @@ export interface JoinOptions {
   readonly school: School;
   /** Work every flat join before the first closing one. Only the school of fewest ends may do without. */
   readonly flatFirst: boolean;
-  readonly method: JoinMethodId;
+  /** By line id. */
+  readonly how: (line: string) => HowJoined;
+  /** A closing line kept for the end, and at which of its ends the yarn should come out. */
+  readonly last?: { readonly line: string; readonly end: 'first' | 'second' } | undefined;
+  /** Longest yarn a needle is threaded with, mm: a run that needs more begins anew. */
+  readonly longest?: number | undefined;
 }
+
+/** The same method and yarn everywhere. */
+export const allBy = (method: JoinMethodId, yarn = ''): JoinOptions['how'] => {
+  const how = { method, yarn };
+  return () => how;
+};
 
 /** Yarn left hanging at each end of a run, to be hidden later; mm. */
 const TAIL = 150;
@@ -56,28 +76,142 @@ function sewings(joining: JoiningGraph, { school, flatFirst }: Pick<JoinOptions,
       return [...folded(byDirection(flat)), ...straightTrails(closing)];
     case 'strips':
       return [...folded(stripsFirst(flat)), ...straightTrails(closing)];
+    // Panels take no part in it: they are joined in lines.
+    case 'as-you-go':
+      return [...folded(byDirection(flat)), ...straightTrails(closing)];
     case 'fewest':
       return flatFirst ? inPhases(joining) : straightTrails(all);
   }
 }
 
+/** A sewing in one yarn. */
+interface Sewn {
+  readonly trail: Sewing;
+  readonly how: HowJoined;
+  readonly asYouGo: boolean;
+}
+
+/** The part of the joining that `keep` holds. */
+const restricted = (joining: JoiningGraph, keep: (link: SeamLink) => boolean): JoiningGraph => ({
+  ...joining,
+  all: joining.all.filter(keep),
+  flat: joining.flat.filter(keep),
+  closing: joining.closing.filter(keep),
+});
+
+/**
+ * Seams between motifs in the order in which the motifs are worked: each is joined to those before it. What two
+ * motifs have in common with a panel, or an edge with itself, is left for later.
+ */
+function inLastRounds(graph: BagGraph, joining: JoiningGraph): Sewing {
+  const order = new Map(graph.pieces.map(({ id, make }, i) => [id, make.of === 'motif' ? i : -1]));
+  const at = ({ seam }: SeamLink) =>
+    [order.get(seam.a.piece) ?? -1, order.get(seam.b.piece) ?? -1].sort((p, q) => p - q) as [number, number];
+  return joining.all
+    .filter((link) => {
+      const [first, second] = at(link);
+      return first >= 0 && first !== second;
+    })
+    .sort((p, q) => at(p)[1] - at(q)[1] || at(p)[0] - at(q)[0])
+    .map((link) => ({ link, forward: true }));
+}
+
+/** All sewings of a bag: one method and yarn at a time, flat ones first. */
+function allSewings(graph: BagGraph, joining: JoiningGraph, options: JoinOptions): Sewn[] {
+  const go = options.school === 'as-you-go' ? inLastRounds(graph, joining) : [];
+  const gone = new Set(go.map(({ link }) => link.id));
+  const rest = gone.size > 0 ? restricted(joining, ({ id }) => !gone.has(id)) : joining;
+  const groups = groupBy(rest.all, ({ way }) => {
+    const { method, yarn } = options.how(way);
+    return `${method} ${yarn}`;
+  });
+  const sewn = [...groups.values()].flatMap((links): Sewn[] => {
+    const [head] = links;
+    if (!head) return [];
+    const own = new Set(links.map(({ id }) => id));
+    const part = groups.size > 1 ? restricted(rest, ({ id }) => own.has(id)) : rest;
+    return sewings(part, options).map((trail) => ({ trail, how: options.how(head.way), asYouGo: false }));
+  });
+  const closes = ({ trail }: Sewn) => (trail[0]?.link.seam.kind === 'closing' ? 1 : 0);
+  const free = options.school === 'fewest' && !options.flatFirst;
+  if (groups.size > 1 && !free) sewn.sort((a, b) => closes(a) - closes(b));
+  const [first] = go;
+  return first ? [{ trail: go, how: options.how(first.link.way), asYouGo: true }, ...sewn] : sewn;
+}
+
+/** Cuts one line out of the sewings and puts it at the end, turned so that the yarn comes out where it should. */
+function keptForLast(sewn: readonly Sewn[], last: JoinOptions['last']): Sewn[] {
+  if (!last) return [...sewn];
+  const kept: Sewn[] = [];
+  let how: HowJoined | undefined;
+  const links: SeamLink[] = [];
+  for (const one of sewn) {
+    if (one.asYouGo || !one.trail.some(({ link }) => link.way === last.line)) {
+      kept.push(one);
+      continue;
+    }
+    how = one.how;
+    let part: Pass<SeamLink>[] = [];
+    const flush = () => {
+      if (part.length > 0) kept.push({ ...one, trail: part });
+      part = [];
+    };
+    for (const pass of one.trail) {
+      if (pass.link.way === last.line) {
+        links.push(pass.link);
+        flush();
+      } else part.push(pass);
+    }
+    flush();
+  }
+  if (!how) return kept;
+  const own = how;
+  const trails = straightTrails(links).map((trail) => (last.end === 'first' ? reverseTrail(trail) : trail));
+  return [...kept, ...trails.map((trail) => ({ trail, how: own, asYouGo: false }))];
+}
+
+/** Divides a needle's run where the yarn would grow too long to pull through. */
+function cutToLength(one: Sewn, longest: number | undefined): Sewn[] {
+  const { tool, yarnBySeam } = joinMethod(one.how.method);
+  if (!longest || tool !== 'needle' || one.asYouGo) return [one];
+  const parts: Pass<SeamLink>[][] = [];
+  let used = Infinity;
+  for (const pass of one.trail) {
+    const takes = lengthOf([pass.link]) * yarnBySeam;
+    if (used + takes > longest - 2 * TAIL) {
+      parts.push([]);
+      used = 0;
+    }
+    parts.at(-1)?.push(pass);
+    used += takes;
+  }
+  return parts.map((trail) => ({ ...one, trail }));
+}
+
 /** Orders the joins of a bag into runs by one of the schools. */
 export function planRuns(graph: BagGraph, joining: JoiningGraph, options: JoinOptions): JoinPlan {
-  const yarnBySeam = joinMethod(options.method).yarnBySeam;
   const names = new Map(graph.lines.map(({ id, name }) => [id, name]));
-  const runs = sewings(joining, options).map((trail, i): Run => {
-    const passes = wellBegun(trail, joining.onRim);
+  const { last, longest } = options;
+  const sewn = keptForLast(allSewings(graph, joining, options), last).flatMap((one) =>
+    cutToLength(one, longest),
+  );
+  const runs = sewn.map(({ trail, how, asYouGo }, i): Run => {
+    const chosen = last !== undefined && trail.some(({ link }) => link.way === last.line);
+    const passes = asYouGo || chosen || longest ? trail : wellBegun(trail, joining.onRim);
     const length = lengthOf(passes.map(({ link }) => link));
     return {
       number: i + 1,
-      title: runTitle(passes, names),
+      title: asYouGo ? 'Squares, each joined in its last round' : runTitle(passes, names),
       passes,
       length,
-      yarn: length * yarnBySeam + 2 * TAIL,
+      yarn: length * joinMethod(how.method).yarnBySeam + (asYouGo ? 0 : 2 * TAIL),
+      how,
+      asYouGo,
     };
   });
   const flatFirst = options.flatFirst || options.school !== 'fewest';
-  return { school: options.school, flatFirst, runs, ends: 2 * runs.length };
+  const ends = 2 * runs.filter(({ asYouGo }) => !asYouGo).length;
+  return { school: options.school, flatFirst, runs, ends };
 }
 
 /** What a school costs, for setting schools side by side. */
@@ -88,16 +222,36 @@ export interface SchoolSummary {
   readonly ends: number;
   /** mm of yarn with all tails. */
   readonly yarn: number;
+  /** How often the work is turned at a corner within a run. */
+  readonly turns: number;
 }
 
 /** The schools side by side; that of fewest ends also without the rule of flat joins first. */
-export function schoolsSideBySide(joining: JoiningGraph, method: JoinMethodId): SchoolSummary[] {
-  const seams = lengthOf(joining.all) * joinMethod(method).yarnBySeam;
+export function schoolsSideBySide(
+  graph: BagGraph,
+  joining: JoiningGraph,
+  options: Pick<JoinOptions, 'how' | 'last' | 'longest'>,
+): SchoolSummary[] {
   const summary = (school: School, flatFirst: boolean): SchoolSummary => {
-    const runs = sewings(joining, { school, flatFirst }).length;
-    return { school, flatFirst, runs, ends: 2 * runs, yarn: seams + 2 * TAIL * runs };
+    const { runs, ends } = planRuns(graph, joining, { ...options, school, flatFirst });
+    const turns = runs.map(({ passes, asYouGo }) =>
+      asYouGo ? 0 : passes.filter(({ link }, i) => i > 0 && link.way !== passes[i - 1]?.link.way).length,
+    );
+    const sum = (list: readonly number[]) => list.reduce((a, b) => a + b, 0);
+    return {
+      school,
+      flatFirst,
+      runs: runs.length,
+      ends,
+      yarn: sum(runs.map(({ yarn }) => yarn)),
+      turns: sum(turns),
+    };
   };
-  return [...SCHOOLS.map((school) => summary(school, true)), summary('fewest', false)];
+  const squares = graph.pieces.filter(({ make }) => make.of === 'motif').length > 1;
+  return [
+    ...SCHOOLS.filter((school) => squares || school !== 'as-you-go').map((school) => summary(school, true)),
+    summary('fewest', false),
+  ];
 }
 
 const inPhases = ({ flat, closing, corner, madeUp }: JoiningGraph): Sewing[] =>

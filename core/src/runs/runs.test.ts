@@ -6,6 +6,7 @@ import { materialsOf, sizeTable } from '../fit/index.ts';
 import { constructions, testDocument } from '../testing/arbitraries.ts';
 import { carryOn } from './carry-on.ts';
 import {
+  allBy,
   fewestTrails,
   joiningGraph,
   joinSteps,
@@ -13,6 +14,7 @@ import {
   passEnd,
   passStart,
   planRuns,
+  type Run,
   SCHOOLS,
   schoolsSideBySide,
   stepText,
@@ -144,13 +146,14 @@ describe('runs of a bag', () => {
   test('every school joins every seam once, flat ones before closing ones', () => {
     fc.assert(
       fc.property(planned, fc.constantFrom(...SCHOOLS), ({ graph, joining }, school) => {
-        const { runs } = planRuns(graph, joining, { school, flatFirst: true, method: 'whip' });
+        const { runs } = planRuns(graph, joining, { school, flatFirst: true, how: allBy('whip') });
         const order = runs.flatMap(({ passes }) => passes.map(({ link }) => link.seam));
         expect(order.map(({ id }) => id).sort()).toEqual(
           joinedSeams(graph)
             .map(({ id }) => id)
             .sort(),
         );
+        if (school === 'as-you-go') return;
         const firstClosing = order.findIndex(({ kind }) => kind === 'closing');
         expect(order.slice(firstClosing).every(({ kind }) => kind === 'closing')).toBe(true);
         for (const { passes } of runs) {
@@ -164,12 +167,14 @@ describe('runs of a bag', () => {
 
   test('fewest ends reaches Euler’s bound when the order is free, and no school beats it', () => {
     fc.assert(
-      fc.property(planned, ({ joining }) => {
-        const schools = schoolsSideBySide(joining, 'whip');
+      fc.property(planned, ({ graph, joining }) => {
+        const schools = schoolsSideBySide(graph, joining, { how: allBy('whip') });
         const bound = fewestTrails(joining.all);
         expect(schools.at(-1)?.runs).toBe(bound);
         const flatFirst = schools.find(({ school, flatFirst: first }) => school === 'fewest' && first);
-        for (const { runs } of schools) expect(runs).toBeGreaterThanOrEqual(bound);
+        // As you go there is hardly a yarn of its own to count.
+        for (const { runs, school } of schools)
+          if (school !== 'as-you-go') expect(runs).toBeGreaterThanOrEqual(bound);
         for (const one of schools.slice(0, 2)) expect(one.runs).toBeGreaterThanOrEqual(flatFirst?.runs ?? 0);
       }),
     );
@@ -191,7 +196,7 @@ describe('runs of a bag', () => {
   test('a tube of 4 by 2, counted by hand', () => {
     const runs = (school: 'lines' | 'strips' | 'fewest', flatFirst: boolean) => {
       const { graph, joining } = tube();
-      return planRuns(graph, joining, { school, flatFirst, method: 'whip' }).runs.length;
+      return planRuns(graph, joining, { school, flatFirst, how: allBy('whip') }).runs.length;
     };
     // Lines: one level, three upright, and the side seam going on along the bottom.
     expect(runs('lines', true)).toBe(5);
@@ -205,8 +210,8 @@ describe('runs of a bag', () => {
 
   test('its steps name both edges, count both sides and cross only what is joined already', () => {
     const { graph, joining } = tube();
-    const plan = planRuns(graph, joining, { school: 'lines', flatFirst: true, method: 'flat-slip' });
-    const steps = joinSteps(graph, joining, plan, 'flat-slip');
+    const plan = planRuns(graph, joining, { school: 'lines', flatFirst: true, how: allBy('flat-slip') });
+    const steps = joinSteps(graph, joining, plan);
     const texts = steps.map((step) => stepText(step, 'flat-slip', { terms: 'us', system: 'cm' }));
     // First the level line, from the right: nothing to cross. Each upright line then crosses it once.
     expect(texts[1]).toBe('A4, lower edge meets B4, upper edge: 14 insertions in each, flat slip stitch.');
@@ -217,6 +222,104 @@ describe('runs of a bag', () => {
     expect(steps.filter(({ does }) => does === 'fold')).toHaveLength(1);
     expect(steps.findIndex(({ does }) => does === 'fold')).toBeLessThan(
       steps.findIndex((step) => step.does === 'join' && step.seam.startsWith('side')),
+    );
+  });
+});
+
+describe('runs as the maker wants them', () => {
+  const planned = constructions.map((construction) => {
+    const document = testDocument(construction);
+    const graph = familyOf(construction).build(materialsOf(sizeTable(document), document));
+    return { graph, joining: joiningGraph(graph) };
+  });
+  const school = fc.constantFrom(...SCHOOLS);
+  const ids = (runs: readonly Run[]) =>
+    runs.flatMap(({ passes }) => passes.map(({ link }) => link.id)).sort();
+
+  test('lines joined another way have runs of their own, and nothing is joined twice or left out', () => {
+    fc.assert(
+      fc.property(planned, school, fc.nat(), ({ graph, joining }, own, pick) => {
+        const lines = [...new Set(joining.all.map(({ way }) => way))];
+        const other = lines[pick % Math.max(1, lines.length)];
+        const how = (line: string) =>
+          line === other ? { method: 'ridge' as const, yarn: 'y2' } : { method: 'whip' as const, yarn: 'y1' };
+        const { runs } = planRuns(graph, joining, { school: own, flatFirst: true, how });
+        expect(ids(runs)).toEqual(joining.all.map(({ id }) => id).sort());
+        for (const run of runs.filter(({ asYouGo }) => !asYouGo))
+          for (const { link } of run.passes) expect(how(link.way)).toEqual(run.how);
+      }),
+    );
+  });
+
+  test('a chosen last seam comes last, and ends where it should', () => {
+    fc.assert(
+      fc.property(planned, fc.nat(), ({ graph, joining }, pick) => {
+        const closing = [...new Set(joining.closing.map(({ way }) => way))];
+        const line = closing[pick % Math.max(1, closing.length)];
+        if (line === undefined) return;
+        const plan = (end: 'first' | 'second') =>
+          planRuns(graph, joining, {
+            school: 'lines',
+            flatFirst: true,
+            how: allBy('whip'),
+            last: { line, end },
+          }).runs;
+        const [one, other] = [plan('first'), plan('second')];
+        expect(ids(one)).toEqual(joining.all.map(({ id }) => id).sort());
+        const last = (runs: readonly Run[]) => runs.at(-1)?.passes ?? [];
+        expect(last(one).every(({ link }) => link.way === line)).toBe(true);
+        const [p, q] = [last(one).at(-1), last(other)[0]];
+        // The one way ends where the other begins.
+        if (p && q && last(one).length === last(other).length)
+          expect(p.forward ? p.link.to : p.link.from).toBe(q.forward ? q.link.from : q.link.to);
+      }),
+    );
+  });
+
+  test('no needle is threaded with more than the longest yarn, unless a single seam needs it', () => {
+    fc.assert(
+      fc.property(planned, school, ({ graph, joining }, own) => {
+        const longest = 1200;
+        const { runs } = planRuns(graph, joining, {
+          school: own,
+          flatFirst: true,
+          how: allBy('mattress'),
+          longest,
+        });
+        expect(ids(runs)).toEqual(joining.all.map(({ id }) => id).sort());
+        for (const { yarn, passes, asYouGo } of runs)
+          if (passes.length > 1 && !asYouGo) expect(yarn).toBeLessThanOrEqual(longest + 1e-6);
+      }),
+    );
+  });
+
+  test('as you go, each square is joined only to squares worked before it', () => {
+    fc.assert(
+      fc.property(planned, ({ graph, joining }) => {
+        const plan = planRuns(graph, joining, {
+          school: 'as-you-go',
+          flatFirst: true,
+          how: allBy('flat-slip'),
+        });
+        const steps = joinSteps(graph, joining, plan).flatMap((step) =>
+          step.does === 'motif' ? [step] : [],
+        );
+        const worked = new Set<string>();
+        for (const { name, joins } of steps) {
+          for (const { a, b } of joins) {
+            expect(a.name).toBe(name);
+            expect(worked.has(b.name)).toBe(true);
+          }
+          worked.add(name);
+        }
+        const between = joining.all.filter(({ seam }) => {
+          const of = (id: string) => graph.pieces.find((piece) => piece.id === id)?.make.of;
+          return (
+            of(seam.a.piece) === 'motif' && of(seam.b.piece) === 'motif' && seam.a.piece !== seam.b.piece
+          );
+        });
+        expect(steps.reduce((sum, { joins }) => sum + joins.length, 0)).toBe(between.length);
+      }),
     );
   });
 });

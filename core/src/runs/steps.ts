@@ -1,8 +1,8 @@
-import { type BagGraph, type Interval, pieceIndex, type Seam } from '../bag/index.ts';
+import { type BagGraph, type Interval, type Piece, pieceIndex, type Seam } from '../bag/index.ts';
 import { seamPairing } from '../match/index.ts';
 import { edgeNames, type JoiningGraph, type SeamLink } from './links.ts';
-import { type Hold, type JoinMethodId, joinMethod } from './methods.ts';
-import { crossingsOf, type JoinPlan } from './plan-runs.ts';
+import { type Hold, joinMethod } from './methods.ts';
+import { crossingsOf, type JoinPlan, type Run } from './plan-runs.ts';
 import type { Pass } from './trails.ts';
 
 /** One side of a seam as a step names it. */
@@ -16,6 +16,18 @@ export interface StepEdge {
   readonly part: 'whole' | 'first part' | 'last part' | 'middle part';
 }
 
+/** One seam: which edges, how many insertions, where one gives more than one loop. */
+export interface StepJoin {
+  readonly does: 'join';
+  readonly seam: string;
+  readonly forward: boolean;
+  readonly a: StepEdge;
+  readonly b: StepEdge;
+  readonly insertions: number;
+  /** Insertions, from 1 in working order, at which one side gives more loops than one. */
+  readonly doubled: readonly { readonly at: number; readonly side: 'a' | 'b'; readonly take: number }[];
+}
+
 interface InRun {
   readonly run: number;
 }
@@ -23,35 +35,42 @@ interface InRun {
 /** What the hands do next. Words are made from it apart, in the maker's terms. */
 export type JoinStep =
   /** With the flat joins all behind, with none to do, or in between them. */
-  | ({ readonly does: 'fold'; readonly flat: 'done' | 'none' | 'between' } & InRun)
-  | ({ readonly does: 'begin'; readonly hold: Hold; readonly yarn: number } & InRun)
   | ({
-      readonly does: 'join';
-      readonly seam: string;
-      readonly forward: boolean;
-      readonly a: StepEdge;
-      readonly b: StepEdge;
-      readonly insertions: number;
-      /** Insertions, from 1 in working order, at which one side gives more loops than one. */
-      readonly doubled: readonly { readonly at: number; readonly side: 'a' | 'b'; readonly take: number }[];
+      readonly does: 'fold';
+      readonly flat: 'done' | 'none' | 'between';
+      /** Which side of the fabric comes inside: the right one where seams are worked from within. */
+      readonly inside: 'right' | 'wrong';
     } & InRun)
+  | ({
+      readonly does: 'begin';
+      readonly hold: Hold;
+      /** The first run, or the first held another way: how to hold the work must be said. */
+      readonly sayHold: boolean;
+      readonly yarn: number;
+      /** Which yarn, where it is not the same throughout. */
+      readonly otherYarn: string | undefined;
+    } & InRun)
+  | (StepJoin & InRun)
+  /** A square worked, and joined in its last round to what is there. */
+  | ({ readonly does: 'motif'; readonly name: string; readonly joins: readonly StepJoin[] } & InRun)
+  /** A boxed corner sewn across, mm. */
+  | ({ readonly does: 'tuck'; readonly name: string; readonly length: number } & InRun)
+  /** The bag was closed inside out. */
+  | ({ readonly does: 'turn-out' } & InRun)
   /** Over a join that is there already. */
   | ({ readonly does: 'cross' } & InRun)
   | ({ readonly does: 'turn'; readonly worked: boolean } & InRun)
   | ({ readonly does: 'end' } & InRun);
 
 /** Spells a join plan out, step by step, in working order. */
-export function joinSteps(
-  graph: BagGraph,
-  joining: JoiningGraph,
-  plan: JoinPlan,
-  method: JoinMethodId,
-): JoinStep[] {
+export function joinSteps(graph: BagGraph, joining: JoiningGraph, plan: JoinPlan): JoinStep[] {
   const piece = pieceIndex(graph);
   const pairing = seamPairing(graph);
   const nameOf = edgeNames(graph);
   const crossings = crossingsOf(plan, joining);
-  const { hold } = joinMethod(method);
+  const holdOf = (run: Run | undefined): Hold | undefined => run && joinMethod(run.how.method).hold;
+  const [firstRun] = plan.runs;
+  const sameYarn = plan.runs.every(({ how }) => how.yarn === firstRun?.how.yarn);
 
   const edge = (i: Interval, loops: number): StepEdge => {
     const own = piece(i.piece);
@@ -61,13 +80,12 @@ export function joinSteps(
     const part = starts ? (ends ? 'whole' : 'first part') : ends ? 'last part' : 'middle part';
     return { piece: own.id, name: own.name, edge: nameOf(i.piece, i.edge), loops, part };
   };
-  const join = (run: number, { link, forward }: Pass<SeamLink>): JoinStep => {
+  const join = ({ link, forward }: Pass<SeamLink>): StepJoin => {
     const seam: Seam = link.seam;
     const pairs = pairing(seam);
     const inOrder = forward ? pairs.takes : [...pairs.takes].reverse();
     return {
       does: 'join',
-      run,
       seam: seam.id,
       forward,
       a: edge(seam.a, pairs.a),
@@ -88,24 +106,71 @@ export function joinSteps(
   };
 
   let folded = false;
-  return plan.runs.flatMap((run, r): JoinStep[] => {
-    const steps: JoinStep[] = [];
+  let insideOut = false;
+  const steps = plan.runs.flatMap((run, r): JoinStep[] => {
+    const { number } = run;
+    if (run.asYouGo) return squaresAsYouGo(run, graph.pieces, join);
+    const own: JoinStep[] = [];
     const foldBefore = (pass: Pass<SeamLink> | undefined) => {
       if (folded || (plan.flatFirst && pass?.link.seam.kind !== 'closing')) return;
       folded = true;
+      insideOut = holdOf(run) === 'right sides together';
       const flat = joining.flat.length === 0 ? 'none' : plan.flatFirst ? 'done' : 'between';
-      steps.push({ does: 'fold', run: run.number, flat });
+      own.push({ does: 'fold', run: number, flat, inside: insideOut ? 'right' : 'wrong' });
     };
     foldBefore(run.passes[0]);
-    steps.push({ does: 'begin', run: run.number, hold, yarn: run.yarn });
+    const hold = holdOf(run) ?? 'right sides up';
+    const before = plan.runs[r - 1];
+    own.push({
+      does: 'begin',
+      run: number,
+      hold,
+      sayHold: before === undefined || before.asYouGo || before.how.method !== run.how.method,
+      yarn: run.yarn,
+      otherYarn: sameYarn ? undefined : run.how.yarn,
+    });
     run.passes.forEach((pass, i) => {
       const crossing = i > 0 ? crossings[r]?.[i - 1] : undefined;
       if (i > 0) foldBefore(pass);
-      if (crossing?.turns) steps.push({ does: 'turn', run: run.number, worked: crossing.worked });
-      else if (crossing?.worked) steps.push({ does: 'cross', run: run.number });
-      steps.push(join(run.number, pass));
+      if (crossing?.turns) own.push({ does: 'turn', run: number, worked: crossing.worked });
+      else if (crossing?.worked) own.push({ does: 'cross', run: number });
+      own.push({ ...join(pass), run: number });
     });
-    steps.push({ does: 'end', run: run.number });
-    return steps;
+    own.push({ does: 'end', run: number });
+    return own;
   });
+  const last = plan.runs.at(-1)?.number ?? 1;
+  for (const { name, length } of graph.tucks ?? []) steps.push({ does: 'tuck', run: last, name, length });
+  if (insideOut) steps.push({ does: 'turn-out', run: last });
+  return steps;
 }
+
+/** Each square in its order, with the joins of its last round: its own edge is named first. */
+function squaresAsYouGo(
+  { passes, number }: Run,
+  pieces: readonly Piece[],
+  join: (pass: Pass<SeamLink>) => StepJoin,
+): JoinStep[] {
+  const at = new Map(pieces.map(({ id }, i) => [id, i]));
+  const order = (id: string) => at.get(id) ?? 0;
+  const joins = new Map<string, StepJoin[]>();
+  const of = (id: string) => {
+    const own = joins.get(id) ?? [];
+    joins.set(id, own);
+    return own;
+  };
+  for (const pass of passes) {
+    const own = join(pass);
+    const firstIsLater = order(own.a.piece) > order(own.b.piece);
+    of(firstIsLater ? own.b.piece : own.a.piece);
+    of(firstIsLater ? own.a.piece : own.b.piece).push(
+      firstIsLater ? own : { ...own, a: own.b, b: own.a, doubled: swapped(own.doubled) },
+    );
+  }
+  return [...joins]
+    .sort(([a], [b]) => order(a) - order(b))
+    .map(([id, own]) => ({ does: 'motif', run: number, name: pieces[order(id)]?.name ?? id, joins: own }));
+}
+
+const swapped = (doubled: StepJoin['doubled']): StepJoin['doubled'] =>
+  doubled.map((one) => ({ ...one, side: one.side === 'a' ? 'b' : 'a' }));

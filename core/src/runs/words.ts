@@ -1,12 +1,16 @@
 import { stitchName, type Terms } from '../stitches/index.ts';
-import type { LengthSystem } from '../units/index.ts';
+import { formatLength, type LengthSystem } from '../units/index.ts';
 import { type JoinMethodId, joinMethod, methodStitch } from './methods.ts';
-import type { JoinStep, StepEdge } from './steps.ts';
+import type { JoinStep, StepEdge, StepJoin } from './steps.ts';
 
 /** How the maker reads: which country's stitch names, which lengths. */
 export interface Reading {
   readonly terms: Terms;
   readonly system: LengthSystem;
+  /** What a yarn is called, by its id. */
+  readonly yarnName?: (id: string) => string;
+  /** Pieces that are laid upside down so that they hang upright. */
+  readonly turned?: ReadonlySet<string>;
 }
 
 /** A method's name in the maker's terms. */
@@ -41,8 +45,10 @@ export function yarnLength(yarnMm: number, system: LengthSystem): string {
   return `${(Math.ceil(yarnMm / 228.6) / 4).toFixed(2)} yd`;
 }
 
-const place = ({ name, edge, part }: StepEdge) =>
-  `${name}, ${edge} edge${part === 'whole' ? '' : ` (${part})`}`;
+const placeIn =
+  (turned: Reading['turned']) =>
+  ({ piece, name, edge, part }: StepEdge) =>
+    `${name}${turned?.has(piece) ? ' (laid upside down)' : ''}, ${edge} edge${part === 'whole' ? '' : ` (${part})`}`;
 
 const list = (numbers: readonly number[]) =>
   numbers.length < 2
@@ -52,7 +58,7 @@ const list = (numbers: readonly number[]) =>
 /** Long lists of places are summed up after this many. */
 const MOST_PLACES = 12;
 
-function doublings(step: JoinStep & { does: 'join' }): string {
+function doublings(step: StepJoin): string {
   const [first] = step.doubled;
   if (!first) return '';
   const more = first.side === 'a' ? step.a : step.b;
@@ -74,40 +80,68 @@ function doublings(step: JoinStep & { does: 'join' }): string {
   return [base, extras].filter(Boolean).join('; ');
 }
 
+/** Which edges, how many insertions, where one gives two. */
+function joinText(step: StepJoin, meets: string, { turned }: Reading): string {
+  const place = placeIn(turned);
+  const even = step.a.loops === step.b.loops;
+  const counts = even
+    ? `${step.a.loops} insertions in each`
+    : `${step.a.loops} loops of ${step.a.name} with ${step.b.loops} of ${step.b.name}`;
+  return `${place(step.a)} ${meets} ${place(step.b)}: ${counts}`;
+}
+
 /** One step in a sentence or two. */
-export function stepText(step: JoinStep, method: JoinMethodId, { terms, system }: Reading): string {
+export function stepText(step: JoinStep, method: JoinMethodId, reading: Reading): string {
+  const { terms, system, yarnName } = reading;
   const { tool } = joinMethod(method);
   switch (step.does) {
-    case 'fold':
+    case 'fold': {
+      const inside =
+        step.inside === 'right'
+          ? 'right sides inside: these seams are worked from within, and the bag is turned right side out at the end'
+          : 'wrong sides inside';
       return step.flat !== 'between'
-        ? `${step.flat === 'done' ? 'All flat joins are done. ' : ''}Fold the work as the made-up drawing shows, wrong sides inside, and bring the closing edges together. Mark both ends of each closing seam with a stitch marker.`
-        : 'In this order flat and closing joins take turns, so the bag takes shape as you go. Keep the made-up drawing at hand and mark where closing edges meet with stitch markers.';
-    case 'begin':
-      // The way of holding stays the same for the whole bag: say it once.
-      if (step.run > 1)
-        return tool === 'needle'
-          ? `Cut a new ${yarnLength(step.yarn, system)} of yarn (with tails).`
-          : `Join new yarn, about ${yarnLength(step.yarn, system)}, with a tail of a hand’s length.`;
-      return tool === 'needle'
-        ? `${HOLDS[step.hold]}. Cut ${yarnLength(step.yarn, system)} of yarn (with tails) and thread the needle.`
-        : `${HOLDS[step.hold]}. Join the yarn and leave a tail of a hand’s length; this run takes about ${yarnLength(step.yarn, system)}. From pair to pair go straight on, the yarn drawn snug so that no hole is left.`;
+        ? `${step.flat === 'done' ? 'All flat joins are done. ' : ''}Fold the work as the made-up drawing shows, ${inside}, and bring the closing edges together. Mark both ends of each closing seam with a stitch marker.`
+        : `In this order flat and closing joins take turns, so the bag takes shape as you go, ${inside}. Keep the made-up drawing at hand and mark where closing edges meet with stitch markers.`;
+    }
+    case 'begin': {
+      const yarn = step.otherYarn && yarnName ? ` of ${yarnName(step.otherYarn)}` : ' of yarn';
+      const cut =
+        tool === 'needle'
+          ? `${step.run > 1 ? 'Cut a new' : 'Cut'} ${yarnLength(step.yarn, system)}${yarn} (with tails)${step.sayHold ? ' and thread the needle' : ''}.`
+          : step.sayHold
+            ? `Join the yarn${yarn === ' of yarn' ? '' : yarn.replace(' of', ',')} and leave a tail of a hand’s length; this run takes about ${yarnLength(step.yarn, system)}. From pair to pair go straight on, the yarn drawn snug so that no hole is left.`
+            : `Join new yarn, about ${yarnLength(step.yarn, system)}${yarn === ' of yarn' ? '' : yarn}, with a tail of a hand’s length.`;
+      // The way of holding stays until the method changes: say it once.
+      return step.sayHold ? `${HOLDS[step.hold]}. ${cut}` : cut;
+    }
     case 'join': {
-      const even = step.a.loops === step.b.loops;
-      const counts = even
-        ? `${step.a.loops} insertions in each`
-        : `${step.a.loops} loops of ${step.a.name} with ${step.b.loops} of ${step.b.name}`;
       const extra = doublings(step);
-      return `${place(step.a)} meets ${place(step.b)}: ${counts}, ${methodName(method, terms).toLowerCase()}.${extra ? ` ${capital(extra)}.` : ''}`;
+      return `${joinText(step, 'meets', reading)}, ${methodName(method, terms).toLowerCase()}.${extra ? ` ${capital(extra)}.` : ''}`;
+    }
+    case 'motif': {
+      if (step.joins.length === 0) return `Work ${step.name} whole, with its last round.`;
+      const joins = step.joins.map((own) => {
+        const extra = doublings(own);
+        return `${joinText(own, 'to', reading)}${extra ? ` (${extra})` : ''}`;
+      });
+      return `Work ${step.name} up to its last round. In that round join ${joins.join('; ')}. At corners join into the corner space.`;
     }
     case 'cross':
       return tool === 'hook'
         ? 'At the crossing chain 1 over the join already there, and go straight on. Keep the yarn on the same side.'
         : 'At the crossing pass the needle once under the join already there, and go straight on.';
-    case 'turn':
+    case 'turn': {
+      const round = method === 'ridge' ? ' Three stitches into a convex corner let the ridge turn it.' : '';
       return step.worked
-        ? 'At the corner take one insertion through all corners that meet, and turn.'
-        : 'At the corner turn, with one insertion in the corner itself.';
+        ? `At the corner take one insertion through all corners that meet, and turn.${round}`
+        : `At the corner turn, with one insertion in the corner itself.${round}`;
+    }
     case 'end':
       return 'Fasten off and leave a tail of a hand’s length: two ends to hide.';
+    case 'tuck':
+      return `Boxed ${step.name}: flatten it so that the side lies on the bottom, and sew straight across where it is ${formatLength(step.length, system)} wide. Fold the point inside.`;
+    case 'turn-out':
+      return 'Turn the bag right side out, and push the corners out from within.';
   }
 }

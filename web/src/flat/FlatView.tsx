@@ -1,4 +1,12 @@
-import { type BagGraph, extent, formatLength, inNet, type Piece, type Plan } from '@fennot/core';
+import {
+  type BagGraph,
+  extent,
+  formatLength,
+  inNet,
+  type Piece,
+  type Plan,
+  turnedPieces,
+} from '@fennot/core';
 import { type KeyboardEvent, memo, type ReactNode, useMemo } from 'react';
 import { useSettings } from '../api/queries.ts';
 import { Fabric, useCloths } from '../drawing/Fabric.tsx';
@@ -57,7 +65,7 @@ export function FlatView({ plan, overlay, named, beside = 0, seams = true }: Fla
   const frame = useMemo(() => frameOf(plan, size, beside), [plan, size, beside]);
   const { px } = frame;
   const bounds = useMemo(() => netBounds(plan), [plan]);
-  const upsideDown = useMemo(() => turnedPieces(plan), [plan]);
+  const upsideDown = useMemo(() => turnedPieces(plan.document, plan.graph), [plan]);
   const at = plan.graph.pieces.find(({ id }) => id === pointed.piece);
   const line = plan.lines.find((one) => one.line === pointed.line);
   const said = at
@@ -199,18 +207,6 @@ function netBounds(plan: Plan) {
   const ys = corners.map(({ y }) => y);
   const [x, y] = [Math.min(...xs), Math.min(...ys)];
   return { x, y, width: Math.max(...xs) - x, height: Math.max(...ys) - y };
-}
-
-/** One-way motifs whose place on the bag shows them on their head unless they are laid upside down. */
-function turnedPieces(plan: Plan): ReadonlySet<string> {
-  const oneWay = new Set(plan.document.motifs.filter((motif) => motif.oneWay).map(({ id }) => id));
-  const onHead = plan.graph.facets.filter(({ motion }) => motion.v.y < -0.5).map(({ piece }) => piece);
-  const heads = new Set(onHead);
-  return new Set(
-    plan.graph.pieces
-      .filter(({ id, make }) => make.of === 'motif' && oneWay.has(make.motif) && heads.has(id))
-      .map(({ id }) => id),
-  );
 }
 
 function sayPiece(plan: Plan, piece: Piece, turned: boolean): string {

@@ -116,6 +116,13 @@ function build({ face, tuck }: TwoFaces, materials: Materials): BagGraph {
     lines: [...front.lines, ...back.lines, ...sewn.map(({ line }) => line)],
     ...bent,
     rims: 1,
+    tucks:
+      k > 0
+        ? [
+            { name: 'lower left corner', length: 2 * k },
+            { name: 'lower right corner', length: 2 * k },
+          ]
+        : [],
   };
 }
 

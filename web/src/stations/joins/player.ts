@@ -24,6 +24,10 @@ export interface ShownStep {
   readonly done: ReadonlySet<string>;
 }
 
+/** Seams a step joins: a square joined in its last round may join several. */
+const seamsOf = (step: JoinStep): string[] =>
+  step.does === 'join' ? [step.seam] : step.does === 'motif' ? step.joins.map(({ seam }) => seam) : [];
+
 export function shownStep(plan: Plan, index: number): ShownStep {
   const at = Math.min(Math.max(0, index), Math.max(0, plan.steps().length - 1));
   const step = plan.steps()[at];
@@ -31,7 +35,7 @@ export function shownStep(plan: Plan, index: number): ShownStep {
     plan
       .steps()
       .slice(0, at)
-      .flatMap((one) => (one.does === 'join' ? [one.seam] : [])),
+      .flatMap((one) => seamsOf(one)),
   );
-  return { index: at, step, seam: step?.does === 'join' ? step.seam : undefined, done };
+  return { index: at, step, seam: step && seamsOf(step)[0], done };
 }
