@@ -14,6 +14,9 @@ import { Cards } from '../../ui/Cards.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { Row, Section } from '../../ui/Section.tsx';
 import type { StationProps } from '../station.ts';
+import { LastSeam } from './LastSeam.tsx';
+import { LineMethods } from './LineMethods.tsx';
+import { MethodDrawing } from './MethodDrawing.tsx';
 import { StepList } from './StepList.tsx';
 
 /** The joins: by which method, in which order, step by step. */
@@ -23,6 +26,7 @@ export function JoinsStation({ plan, store }: StationProps) {
   const set = (fields: Partial<BagDocument['joins']>) =>
     store.getState().change((doc) => ({ ...doc, joins: { ...doc.joins, ...fields } }));
   const method = joinMethod(joins.method);
+  const colourOf = (yarn: string | undefined) => yarns.find(({ id }) => id === yarn)?.colour ?? '#888888';
   const most = Math.max(...plan.schools().map(({ ends }) => ends));
   return (
     <>
@@ -44,8 +48,16 @@ export function JoinsStation({ plan, store }: StationProps) {
             onChange={(yarn) => set({ yarn })}
           />
         </Row>
+        <MethodDrawing
+          method={joins.method}
+          edge={colourOf(plan.document.swatches[0]?.yarn)}
+          yarn={colourOf(joins.yarn)}
+        />
         <p className="text-xs text-soft">
-          {cap(method.looks)}. With {method.tool === 'needle' ? 'a needle' : 'the hook'}, {method.loops}.
+          {cap(method.looks)}. {cap(method.hold)}; {method.size}; {method.loops}. Good for {method.goodFor}.{' '}
+          {method.addsPitches >= 0 ? 'Adds about' : 'Takes about'} {Math.abs(method.addsPitches)} of a stitch
+          between two pieces
+          {joins.measuredStrip ? ' (your joined strip decides)' : ', until a joined strip is measured'}.
         </p>
       </Section>
       <Section title="Order">
@@ -57,13 +69,16 @@ export function JoinsStation({ plan, store }: StationProps) {
             const next = plan.schools().find(({ school, flatFirst }) => orderId(school, flatFirst) === id);
             if (next) set({ school: next.school, flatFirst: next.flatFirst });
           }}
-          options={plan.schools().map(({ school, flatFirst, ends }) => ({
+          options={plan.schools().map(({ school, flatFirst, ends, yarn, turns }) => ({
             value: orderId(school, flatFirst),
             title: schoolAbout[school],
             content: (
               <>
                 <span className="block min-h-10 leading-5 font-medium">{orderName(school, flatFirst)}</span>
                 <span className="whitespace-nowrap text-soft tabular-nums">{ends} ends</span>
+                <span className="block whitespace-nowrap text-xs text-soft tabular-nums">
+                  {yarnLength(yarn, system)}, {turns} turns
+                </span>
                 <span className="mt-1 block h-1 rounded-full bg-line">
                   <span
                     className="block h-1 rounded-full bg-kingfisher"
@@ -80,6 +95,13 @@ export function JoinsStation({ plan, store }: StationProps) {
           ends.
         </p>
       </Section>
+      <details className="border-b border-line">
+        <summary className="cursor-pointer px-4 py-2 text-sm font-medium text-soft hover:text-kingfisher">
+          Finer choices: single lines, the last seam
+        </summary>
+        <LineMethods plan={plan} set={set} />
+        <LastSeam plan={plan} set={set} />
+      </details>
       <StepList plan={plan} />
     </>
   );

@@ -1,6 +1,6 @@
-import { type Plan, stepText } from '@fennot/core';
+import { methodAt, type Plan, stepText, turnedPieces } from '@fennot/core';
 import { Pause, Play, SkipBack, SkipForward, StepBack, StepForward } from 'lucide-react';
-import { useEffect, useRef } from 'react';
+import { useEffect, useMemo, useRef } from 'react';
 import { useSettings } from '../../api/queries.ts';
 import { threadColour } from '../../flat/Threads.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -31,7 +31,11 @@ export function StepList({ plan }: { readonly plan: Plan }) {
     const starts = plan.steps().flatMap((one, i) => (one.does === 'begin' ? [i] : []));
     return by > 0 ? (starts.find((i) => i > from) ?? last) : (starts.findLast((i) => i < from) ?? 0);
   };
-  const method = plan.document.joins.method;
+  const reading = useMemo(() => {
+    const { document, graph } = plan;
+    const yarnName = (id: string) => document.yarns.find((yarn) => yarn.id === id)?.colourName ?? id;
+    return { terms, system, yarnName, turned: turnedPieces(document, graph) };
+  }, [plan, terms, system]);
   return (
     <section aria-label="Steps" className="flex min-h-64 flex-col">
       <div className="sticky top-0 z-10 flex items-center gap-1 border-b border-line bg-card px-4 py-2">
@@ -81,7 +85,7 @@ export function StepList({ plan }: { readonly plan: Plan }) {
       <ol className="px-2 py-2 text-sm">
         {plan.steps().map((one, i) => (
           <li key={i} ref={i === index ? current : undefined}>
-            {one.does === 'begin' && (
+            {(one.does === 'begin' || (one.does === 'motif' && i === 0)) && (
               <h4 className="flex items-center gap-2 px-2 pt-2 text-sm font-semibold">
                 <span
                   className="inline-flex size-5 shrink-0 items-center justify-center rounded-full text-[11px] font-bold text-white"
@@ -98,9 +102,9 @@ export function StepList({ plan }: { readonly plan: Plan }) {
               onClick={() => goTo(i)}
               className={`w-full rounded-sm px-2 py-1 text-left ${
                 i === index ? 'bg-kingfisher-pale font-medium' : 'hover:bg-ground'
-              } ${one.does === 'join' ? '' : 'text-soft'}`}
+              } ${one.does === 'join' || one.does === 'motif' ? '' : 'text-soft'}`}
             >
-              {stepText(one, method, { terms, system })}
+              {stepText(one, methodAt(plan, one.run), reading)}
             </button>
           </li>
         ))}
