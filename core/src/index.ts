@@ -3,6 +3,7 @@ export * from './document/index.ts';
 export * from './drape/index.ts';
 export * from './families/index.ts';
 export * from './features/index.ts';
+export * from './finish/index.ts';
 export * from './fit/index.ts';
 export * from './gauge/index.ts';
 export * from './group-by.ts';

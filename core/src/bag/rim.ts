@@ -7,6 +7,7 @@ import { move, onFacet, outward, pieceIndex, stretchesOf } from './place.ts';
 
 /** A straight stretch of the made-up rim. */
 export interface RimStretch {
+  readonly piece: string;
   readonly from: Point3;
   readonly to: Point3;
   /** Unit vector in the fabric, away from it, and the way the right side looks. */
@@ -46,6 +47,7 @@ export function rimStretches(graph: BagGraph): RimStretch[][] {
             const out = unit({ x: ox * u.x + oy * v.x, y: ox * u.y + oy * v.y, z: ox * u.z + oy * v.z });
             return [
               {
+                piece: own.id,
                 from: place(low),
                 to: place(high),
                 out,
@@ -121,7 +123,7 @@ export function eyeletPlaces(graph: BagGraph): Array<{ at: Point3; normal: Point
 }
 
 const ZERO: Point3 = { x: 0, y: 0, z: 0 };
-const ORIGIN = { from: ZERO, to: ZERO, out: ZERO, normal: ZERO };
+const ORIGIN = { piece: '', loops: 0, from: ZERO, to: ZERO, out: ZERO, normal: ZERO };
 
 /**
  * A strap as it hangs, from end to end: half a wave about as long as the strap is, up over the opening or out

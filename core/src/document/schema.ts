@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { constructionSchema } from '../families/index.ts';
 import { featuresSchema } from '../features/index.ts';
+import { finishSchema } from '../finish/schema.ts';
 import { isSquare, MOTIF_KINDS } from '../motif/index.ts';
 import { JOIN_METHODS, SCHOOLS } from '../runs/index.ts';
 import { STITCHES, TURNING_SCHOOLS } from '../stitches/index.ts';
@@ -172,6 +173,7 @@ const shape = z.object({
   motifs: z.array(motifSchema).max(30),
   construction: constructionSchema,
   features: featuresSchema.optional(),
+  finish: finishSchema.optional(),
   joins: joinsSchema,
 });
 
@@ -236,5 +238,6 @@ export const documentSchema = shape.superRefine((doc, context) => {
   };
   visit(doc.construction, ['construction']);
   visit(doc.features, ['features']);
+  visit(doc.finish, ['finish']);
   visit(doc.joins, ['joins']);
 });

@@ -1,0 +1,280 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { area, measure } from '../bag/index.ts';
+import type { Construction } from '../families/index.ts';
+import { gaugeOf } from '../gauge/index.ts';
+import { planOf } from '../plan/index.ts';
+import { constructions, features, testDocument } from '../testing/arbitraries.ts';
+import {
+  edgeCount,
+  evenPlaces,
+  eyeletGaps,
+  type Finish,
+  hangingLength,
+  inOrder,
+  layLining,
+  liningPieces,
+  liningSvg,
+  loopChains,
+  operationsOf,
+  planStraps,
+  readyVerdict,
+  roundsToFill,
+  STRAP_KINDS,
+  strapPlaces,
+  withAllowance,
+  zipFor,
+} from './index.ts';
+
+const squares = (columns: number, rows: number) =>
+  ({ of: 'motifs', motif: 'm1', rounds: 4, columns, rows }) as const;
+const plain: Construction = {
+  family: 'wrap-round',
+  laid: 'tube',
+  bottom: 'seam',
+  sides: 'joins',
+  body: squares(6, 3),
+};
+
+describe('the first edge round', () => {
+  test('round six squares of 14 loops: one in each loop and one at each of six joins, by hand', () => {
+    const count = edgeCount(planOf(testDocument(plain)).graph);
+    // Four rounds of clusters: 12 stitches and a corner chain at either end.
+    expect(count).toMatchObject({ along: 6 * 14, joins: 6, peaks: 0, notches: 0, first: 84 + 6 });
+  });
+
+  test('a zigzag rim takes more at its peaks and fewer at its notches', () => {
+    const { graph } = planOf(
+      testDocument({ family: 'on-point', motif: 'm1', rounds: 4, across: 2, rows: 3, bottom: 'tapered' }),
+    );
+    const count = edgeCount(graph);
+    // Two peaks on either face, a notch between them on either face; the notches at the sides lie on the folds.
+    expect(count?.peaks).toBe(4);
+    expect(count?.notches).toBe(2);
+    expect(count?.first).toBe((count?.along ?? 0) + (count?.joins ?? 0) + 2 * 4 - 2 * 2);
+  });
+
+  test('later rounds go evenly from the first to what they should grow to', () => {
+    const edge = { swatch: 's2', rounds: 3, growth: -20 };
+    const count = edgeCount(planOf({ ...testDocument(plain), features: { edge } }).graph);
+    expect(count?.rounds).toEqual([90, 81, 72]);
+  });
+
+  test('so many rounds fill a bag up to its lining: 30 mm by 5.5 mm a round', () => {
+    expect(roundsToFill(300, 330, 5.5)).toBe(5);
+    expect(roundsToFill(340, 330, 5.5)).toBe(0);
+  });
+});
+
+describe('straps', () => {
+  const gauge = gaugeOf({
+    stitch: 'low',
+    yarnWeight: 4,
+    strands: 1,
+    stitches: { count: 20, length: 120 },
+    rows: { count: 20, length: 110 },
+  });
+
+  test('hang in two straight halves: 550 down from ends 330 apart', () => {
+    expect(hangingLength(550, 330)).toBeCloseTo(2 * Math.sqrt(550 ** 2 + 165 ** 2), 9);
+  });
+
+  test('are worked shorter by what they stretch, in whole rows', () => {
+    const size = { width: 330, front: 60, back: 60 };
+    const straps = { kind: 'rows', swatch: 's2', many: 1, drop: 550, wide: 6, stretch: 10 } as const;
+    const plan = planStraps(straps, gauge, 'cotton', size);
+    expect(plan.worked).toBeCloseTo(hangingLength(550, 330) / 1.1, 9);
+    expect(plan.count).toBe(Math.round(plan.worked / gauge.row.value));
+    expect(plan.measured).toBe(true);
+  });
+
+  test('stretchier fibres are worked shorter still', () => {
+    const size = { width: 330, front: 60, back: 60 };
+    for (const kind of STRAP_KINDS) {
+      const straps = { kind, swatch: 's2', many: 1, drop: 400, wide: 5 } as const;
+      const [cotton, jersey] = ['cotton', 'cotton jersey'].map(
+        (fibre) => planStraps(straps, gauge, fibre, size).worked,
+      );
+      expect(jersey).toBeLessThan(cotton ?? 0);
+    }
+  });
+
+  test('are placed by the same counts from both sides, and the counts add up to the rim', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 3, max: 400 }), fc.integer({ min: 1, max: 60 }), (loops, wide) => {
+        const places = strapPlaces(loops, wide);
+        expect(places).toBeDefined();
+        if (!places) return;
+        const { fromSide, under, between } = places;
+        expect(2 * fromSide + 2 * under + between).toBe(loops);
+        for (const n of [fromSide, between]) expect(n).toBeGreaterThanOrEqual(0);
+        expect(under).toBeGreaterThanOrEqual(1);
+      }),
+    );
+  });
+});
+
+describe('closures', () => {
+  test('things along a face read the same from both sides', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 2, max: 300 }), fc.integer({ min: 1, max: 20 }), (loops, many) => {
+        if (many > loops) return;
+        const places = evenPlaces(loops, many);
+        expect(places).toHaveLength(many);
+        places.forEach((place, i) => {
+          const mirrored = places[many - 1 - i] ?? Number.NaN;
+          // The middle one of an odd number lies on a loop or between two, as the parity has it.
+          if (i !== many - 1 - i) expect(place + mirrored).toBe(loops);
+          else expect(Math.abs(2 * place - loops)).toBeLessThanOrEqual(1);
+        });
+        for (const [i, place] of places.entries())
+          if (i > 0) expect(place).toBeGreaterThan((places[i - 1] ?? 0) - 1);
+      }),
+    );
+  });
+
+  test('eyelets share the rim within one loop', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 20, max: 400 }), fc.integer({ min: 2, max: 10 }), (loops, half) => {
+        const gaps = eyeletGaps(loops, 2 * half);
+        expect(gaps).toHaveLength(2 * half);
+        expect(gaps.reduce((a, b) => a + b, 0)).toBe(loops);
+        expect(Math.max(...gaps) - Math.min(...gaps)).toBeLessThanOrEqual(1);
+      }),
+    );
+  });
+
+  test('a zip is the next one at or above half of the mouth', () => {
+    expect(zipFor(640)).toBe(350);
+    expect(zipFor(700)).toBe(350);
+    expect(zipFor(702.5)).toBe(400);
+    expect(zipFor(9000)).toBeUndefined();
+  });
+
+  test('a loop for a button of 30 on a bag 80 deep at 6 mm a chain: twice 80 and half its round', () => {
+    expect(loopChains(30, 80, 6)).toBe(Math.ceil((2 * (80 + 15 * Math.PI)) / 6));
+  });
+});
+
+describe('lining', () => {
+  test('of a flat bag: two pieces of its width and height', () => {
+    const { graph } = planOf(testDocument(plain));
+    const [piece, ...others] = liningPieces(graph);
+    expect(others).toEqual([]);
+    expect(piece?.cut).toBe(2);
+    const { width, height } = measure(graph);
+    expect(area(piece?.outline ?? [])).toBeCloseTo(width * height, 1);
+  });
+
+  test('of a boxed bag: two faces and a strip as long as down, across and up', () => {
+    const { graph } = planOf(
+      testDocument({ family: 'boxed', front: squares(3, 2), side: squares(1, 2), bottom: squares(3, 1) }),
+    );
+    const pieces = liningPieces(graph);
+    expect(pieces.map(({ name }) => name)).toEqual(['Front and back', 'Side strip']);
+    const { width, height, depth } = measure(graph);
+    expect(area(pieces[1]?.outline ?? [])).toBeCloseTo(depth * (width + 2 * height), 1);
+  });
+
+  test('of any bag: sound outlines, and a cutting line all round them', () => {
+    fc.assert(
+      fc.property(constructions, fc.integer({ min: 5, max: 20 }), (construction, allowance) => {
+        const { graph } = planOf(testDocument(construction));
+        for (const { outline, cut } of liningPieces(graph)) {
+          expect(cut).toBeGreaterThan(0);
+          const own = area(outline);
+          expect(own).toBeGreaterThan(0);
+          // At least the outline's way times the allowance is added.
+          const round = outline.reduce((sum, p, i) => {
+            const q = outline[(i + 1) % outline.length] ?? p;
+            return sum + Math.hypot(q.x - p.x, q.y - p.y);
+          }, 0);
+          expect(area(withAllowance(outline, allowance))).toBeGreaterThanOrEqual(own + round * allowance - 1);
+        }
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  test('is drawn at true size, with a square to check it by', () => {
+    const pieces = liningPieces(planOf(testDocument(plain)).graph);
+    const sheet = layLining(pieces, 10);
+    const svg = liningSvg(pieces, 10, 'A <bag> & more');
+    expect(svg).toContain(`width="${sheet.width.toFixed(1)}mm"`);
+    expect(svg).toContain(`viewBox="0 0 ${sheet.width.toFixed(1)} `);
+    expect(svg).toContain('h100v100h-100');
+    expect(svg).not.toContain('<bag>');
+  });
+
+  test('a ready-made bag wants the crochet a little under, never over', () => {
+    const ready = { width: 360, height: 400 };
+    expect(readyVerdict({ width: 352, height: 392 }, ready)).toBe('fits');
+    expect(readyVerdict({ width: 365, height: 392 }, ready)).toBe('crochet too large');
+    expect(readyVerdict({ width: 330, height: 392 }, ready)).toBe('crochet too small');
+  });
+});
+
+const finishes: fc.Arbitrary<Finish> = fc.record(
+  {
+    straps: fc.record({
+      kind: fc.constantFrom(...STRAP_KINDS),
+      swatch: fc.constant('s2'),
+      many: fc.constantFrom(1 as const, 2 as const),
+      drop: fc.integer({ min: 20, max: 900 }),
+      wide: fc.integer({ min: 1, max: 20 }),
+    }),
+    closure: fc.oneof(
+      fc.record({ of: fc.constant('zip' as const) }),
+      fc.record({ of: fc.constant('magnet' as const) }),
+      fc.record({ of: fc.constant('eyelets' as const), perFace: fc.integer({ min: 1, max: 9 }) }),
+      fc.record({ of: fc.constant('button' as const), diameter: fc.constant(25), many: fc.constant(1) }),
+    ),
+    lining: fc.oneof(
+      fc.record({ of: fc.constant('cloth' as const), allowance: fc.constant(10) }),
+      fc.record({ of: fc.constant('ready' as const), width: fc.constant(300), height: fc.constant(300) }),
+    ),
+  },
+  { requiredKeys: [] },
+);
+
+describe('the order of work', () => {
+  test('can always be kept: nothing before what it needs, and every need has its reason', () => {
+    fc.assert(
+      fc.property(constructions, features, finishes, (construction, own, finish) => {
+        const plan = planOf({ ...testDocument(construction), features: own, finish });
+        const operations = operationsOf(plan);
+        const order = inOrder(operations).map(({ id }) => id);
+        expect(order).toHaveLength(operations.length);
+        for (const { id, after } of operations) {
+          for (const need of after) {
+            expect(need.because).not.toBe('');
+            expect(order).toContain(need.id);
+            expect(order.indexOf(need.id)).toBeLessThan(order.indexOf(id));
+          }
+        }
+        expect(order.at(-1)).toBe('last');
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  test('a lining goes in before the opening is drawn in, and after the edge otherwise', () => {
+    const order = (growth: number) => {
+      const document = {
+        ...testDocument(plain),
+        features: { edge: { swatch: 's2', rounds: 3, growth } },
+        finish: { lining: { of: 'cloth' as const, allowance: 10 } },
+      };
+      return inOrder(operationsOf(planOf(document))).map(({ id }) => id);
+    };
+    const drawn = order(-30);
+    expect(drawn.indexOf('lining')).toBeLessThan(drawn.indexOf('edge'));
+    const straight = order(0);
+    expect(straight.indexOf('edge')).toBeLessThan(straight.indexOf('lining'));
+  });
+
+  test('two that wait for each other are told', () => {
+    const waits = (id: string, other: string) => ({ id, title: id, after: [{ id: other, because: 'so' }] });
+    expect(() => inOrder([waits('a', 'b'), waits('b', 'a')])).toThrow('wait for each other');
+  });
+});

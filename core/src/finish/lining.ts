@@ -1,0 +1,161 @@
+import {
+  area,
+  type BagGraph,
+  distance,
+  type Face,
+  measure,
+  move,
+  type Point,
+  rimStretches,
+} from '../bag/index.ts';
+
+/** A piece of lining to cut: its seam line, without allowance. */
+export interface LiningPiece {
+  readonly name: string;
+  /** How many are cut alike. */
+  readonly cut: number;
+  /** Counter-clockwise from its lower left, mm; the grain runs upright. */
+  readonly outline: readonly Point[];
+  /** Places on the seam line that meet their partners: middles of the straight sides. */
+  readonly notches: readonly Point[];
+}
+
+/** The smallest convex outline round some points (Andrew's monotone chain), counter-clockwise. */
+export function hullOf(points: readonly Point[]): Point[] {
+  const sorted = [...points].sort((p, q) => p.x - q.x || p.y - q.y);
+  const half = (list: readonly Point[]) => {
+    const chain: Point[] = [];
+    for (const p of list) {
+      for (;;) {
+        const [a, b] = [chain.at(-2), chain.at(-1)];
+        if (!a || !b || (b.x - a.x) * (p.y - a.y) - (b.y - a.y) * (p.x - a.x) > 1e-6) break;
+        chain.pop();
+      }
+      chain.push(p);
+    }
+    return chain.slice(0, -1);
+  };
+  return [...half(sorted), ...half(sorted.reverse())];
+}
+
+const middles = (outline: readonly Point[]): Point[] =>
+  outline.flatMap((p, i) => {
+    const q = outline[(i + 1) % outline.length] ?? p;
+    return distance(p, q) > 30 ? [{ x: (p.x + q.x) / 2, y: (p.y + q.y) / 2 }] : [];
+  });
+
+const box = (width: number, height: number): Point[] => [
+  { x: 0, y: 0 },
+  { x: width, y: 0 },
+  { x: width, y: height },
+  { x: 0, y: height },
+];
+
+/** The outline of a face on its own plane, no higher than `top`; its lower left at 0, 0. */
+function faceOutline(
+  graph: BagGraph,
+  face: Face,
+  top: number,
+  across: 'x' | 'z' = 'x',
+  up: 'y' | 'z' = 'y',
+): Point[] {
+  const points = graph.facets
+    .filter((facet) => facet.face === face)
+    .flatMap(({ outline, motion }) => outline.map((p) => move(motion, p)))
+    .map((p) => ({ x: p[across], y: up === 'y' ? Math.min(p.y, top) : p.z }));
+  if (points.length < 3) return [];
+  const left = Math.min(...points.map(({ x }) => x));
+  const low = Math.min(...points.map(({ y }) => y));
+  return hullOf(points.map(({ x, y }) => ({ x: x - left, y: y - low })));
+}
+
+/** Bags less deep than this are lined with two flat pieces, mm. */
+const FLAT = 8;
+
+/**
+ * The pieces of a lining, from the outlines of the made-up bag up to the lowest place of its rim: front and back, and
+ * for a deep bag a strip round them; for a round bag its wall and its base.
+ */
+export function liningPieces(graph: BagGraph): LiningPiece[] {
+  const { depth } = measure(graph);
+  const [mouth = []] = rimStretches(graph);
+  const top = Math.min(...mouth.flatMap(({ from, to }) => [from.y, to.y]));
+  const bottom = faceOutline(graph, 'bottom', top, 'x', 'z');
+  if (bottom.length > 8) {
+    const way = mouth.reduce((sum, { from, to }) => sum + Math.hypot(to.x - from.x, to.z - from.z), 0);
+    const wall = box(way, top);
+    return [
+      { name: 'Wall', cut: 1, outline: wall, notches: middles(wall) },
+      { name: 'Base', cut: 1, outline: bottom, notches: quarters(bottom) },
+    ];
+  }
+  const front = faceOutline(graph, 'front', top);
+  const back = faceOutline(graph, 'back', top);
+  const faces: LiningPiece[] = alike(front, back)
+    ? [{ name: 'Front and back', cut: 2, outline: front, notches: middles(front) }]
+    : [
+        { name: 'Front', cut: 1, outline: front, notches: middles(front) },
+        { name: 'Back', cut: 1, outline: back, notches: middles(back) },
+      ];
+  // A bag that is all opening leaves nothing to line on that face.
+  const there = ({ outline }: LiningPiece) => outline.length > 2 && area(outline) > 1;
+  if (depth < FLAT) return faces.filter(there);
+  const high = Math.max(...front.map(({ y }) => y));
+  const way = front.reduce((sum, p, i) => {
+    const q = front[(i + 1) % front.length] ?? p;
+    // The upper edge stays open.
+    return p.y > high - 1 && q.y > high - 1 ? sum : sum + distance(p, q);
+  }, 0);
+  const strip = box(depth, way);
+  return [...faces, { name: 'Side strip', cut: 1, outline: strip, notches: middles(strip) }].filter(there);
+}
+
+/** Four places evenly round a curve. */
+const quarters = (outline: readonly Point[]): Point[] =>
+  [0, 1, 2, 3].flatMap((k) => outline[Math.round((k * outline.length) / 4) % outline.length] ?? []);
+
+/** Whether two outlines are the same within a stitch. */
+function alike(a: readonly Point[], b: readonly Point[]): boolean {
+  const size = (outline: readonly Point[]) => [
+    Math.max(0, ...outline.map(({ x }) => x)),
+    Math.max(0, ...outline.map(({ y }) => y)),
+  ];
+  const [p, q] = [size(a), size(b)];
+  return a.length === b.length && p.every((value, i) => Math.abs(value - (q[i] ?? 0)) < 4);
+}
+
+/** The cutting line: a convex outline moved outwards by the seam allowance, its corners kept sharp. */
+export function withAllowance(outline: readonly Point[], allowance: number): Point[] {
+  const n = outline.length;
+  const line = (i: number) => {
+    const [p, q] = [outline[(i + n) % n], outline[(i + 1 + n) % n]];
+    if (!p || !q) throw new Error('An outline without corners.');
+    const length = distance(p, q) || 1;
+    const normal = { x: (q.y - p.y) / length, y: (p.x - q.x) / length };
+    return { normal, off: normal.x * p.x + normal.y * p.y + allowance };
+  };
+  return outline.map((p, i) => {
+    const [a, b] = [line(i - 1), line(i)];
+    const turn = a.normal.x * b.normal.y - a.normal.y * b.normal.x;
+    if (Math.abs(turn) < 1e-6) return { x: p.x + b.normal.x * allowance, y: p.y + b.normal.y * allowance };
+    return {
+      x: (a.off * b.normal.y - b.off * a.normal.y) / turn,
+      y: (a.normal.x * b.off - b.normal.x * a.off) / turn,
+    };
+  });
+}
+
+/** How a ready-made bag serves as lining: the crochet must come out a little under it, never over. */
+export type ReadyVerdict = 'fits' | 'crochet too large' | 'crochet too small';
+
+/** A few per cent of stretch bring a cover to size. */
+const STRETCH = 0.05;
+
+export function readyVerdict(
+  size: { readonly width: number; readonly height: number },
+  ready: { readonly width: number; readonly height: number },
+): ReadyVerdict {
+  const [w, h] = [size.width / ready.width, size.height / ready.height];
+  if (w > 1.005 || h > 1.005) return 'crochet too large';
+  return w < 1 - STRETCH || h < 1 - STRETCH ? 'crochet too small' : 'fits';
+}
