@@ -209,6 +209,18 @@ describe('demo bags', () => {
   });
 });
 
+test('a bag’s lining comes as a PDF, and a bag that is not there is said not to be', async () => {
+  const made = await app.inject({ method: 'POST', url: '/api/bags', payload: { document: bag() } });
+  const { id } = made.json<{ id: string }>();
+  const answer = await app.inject(`/api/bags/${id}/lining.pdf`);
+  expect(answer.statusCode).toBe(200);
+  expect(answer.headers['content-type']).toContain('application/pdf');
+  expect(answer.rawPayload.subarray(0, 5).toString()).toBe('%PDF-');
+  const none = await app.inject('/api/bags/00000000-0000-4000-8000-000000000000/lining.pdf');
+  expect(none.statusCode).toBe(404);
+  expect(none.json()).toMatchObject({ title: 'No such bag' });
+});
+
 test('a wrong setting is named', () => {
   const good = { DATABASE_URL: 'postgres://x@localhost/y' };
   expect(readConfig(good).port).toBe(4680);

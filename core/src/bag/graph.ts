@@ -126,6 +126,8 @@ export interface Strap {
   readonly width: number;
   /** It hangs behind, for the back to bear, not above the opening. */
   readonly behind: boolean;
+  /** What it is worked in, where that is chosen. */
+  readonly swatch?: string;
 }
 
 /** What is worked onto the bag or hung on it once it is joined. */

@@ -16,6 +16,7 @@ import {
   ownFromGraph,
 } from '../families/index.ts';
 import { type Features, featureControls, withFeatures } from '../features/index.ts';
+import { withStraps } from '../finish/index.ts';
 import {
   type ContentFit,
   contentFits,
@@ -83,12 +84,13 @@ export function planOf(document: BagDocument): Plan {
   const settled = familyOf(document.construction).settle(materialsOf(table, document));
   const family = familyOf(settled);
   const keys = new Set<string>();
-  const { graph, sizes } = finishedSizes((nudge, used) => {
+  const { graph: joined, sizes } = finishedSizes((nudge, used) => {
     const materials = materialsOf(table, document, nudge, used);
     const built = withFeatures(family.build(materials), document.features ?? {}, materials);
     for (const key of used) keys.add(key);
     return built;
   }, table.find);
+  const graph = withStraps(joined, document);
   const designs = designsOf(document, graph);
   const lines = lineMatches(graph);
   const insertions = lines.reduce((sum, { a, b }) => sum + Math.min(a.loops, b.loops), 0);

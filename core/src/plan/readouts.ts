@@ -1,9 +1,36 @@
+import { finishOf } from '../finish/index.ts';
 import { doublingsOf, takesOf } from '../match/index.ts';
 import type { Reading } from '../runs/index.ts';
 import { type JoinMethodId, methodName, schoolName, stepText } from '../runs/index.ts';
 import type { Plan } from './plan.ts';
 
 const round = (value: number) => Math.round(value * 100) / 100;
+
+/** The finish as plain figures, mm. */
+function finishReadout(plan: Plan) {
+  const { edge, straps, closure, cord, lining, ready, operations, warnings } = finishOf(plan);
+  return {
+    edge: edge ?? null,
+    straps: straps
+      ? {
+          ...straps,
+          hanging: round(straps.hanging),
+          worked: round(straps.worked),
+          width: round(straps.width),
+        }
+      : null,
+    closure: closure ?? null,
+    cord: cord ? { mm: round(cord.length), gaps: cord.gaps } : null,
+    lining: lining.map(({ name, cut, outline }) => ({
+      name,
+      cut,
+      outline: outline.map(({ x, y }) => [round(x), round(y)]),
+    })),
+    readyMade: ready ?? null,
+    order: operations.map(({ title, after, caution }) => ({ title, after, caution: caution ?? null })),
+    warnings,
+  };
+}
 
 /** The method of a run. */
 export const methodAt = ({ document, joins }: Plan, run: number): JoinMethodId =>
@@ -62,6 +89,7 @@ export function readouts(plan: Plan, reading: Reading) {
       easePercent: round(ease.percent),
       verdict: ease.verdict,
     })),
+    finish: finishReadout(plan),
     joins: {
       method: methodName(document.joins.method, reading.terms),
       school: schoolName[plan.joins.school],

@@ -1,6 +1,7 @@
 import { type BagDocument, documentSchema } from '@fennot/core';
 import type { Knex } from 'knex';
 import { BagStore } from '../db/bags.ts';
+import { clapperPouch } from './bags/clapper-pouch.ts';
 import { folderSatchel } from './bags/folder-satchel.ts';
 import { glovePouch } from './bags/glove-pouch.ts';
 import { handbellHauler } from './bags/handbell-hauler.ts';
@@ -22,6 +23,7 @@ export const demoBags = (): BagDocument[] =>
     keyWallet,
     glovePouch,
     hymnCover,
+    clapperPouch,
     ropeRoll,
     raffleDrum,
     sixBellPurse,

@@ -1,9 +1,10 @@
-import { documentShape, readDocument } from '@fennot/core';
+import { documentShape, planOf, readDocument } from '@fennot/core';
 import type { FastifyReply } from 'fastify';
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod';
 import { z } from 'zod';
 import { BagStore, type StoredBag } from '../db/bags.ts';
 import { problemSchema, sendProblem } from '../plugins/problems.ts';
+import { liningPdf } from '../print/lining-pdf.ts';
 
 const bagSchema = z.object({
   id: z.uuid(),
@@ -49,6 +50,20 @@ export const bagRoutes: FastifyPluginAsyncZod = async (app) => {
     async ({ params: { id } }, reply) => {
       const bag: StoredBag | undefined = isUuid(id) ? await store().find(id) : undefined;
       return bag ?? noSuchBag(reply);
+    },
+  );
+
+  app.get(
+    '/bags/:id/lining.pdf',
+    { schema: { tags: ['bags'], params: idParams, response: { 200: z.unknown(), ...problem } } },
+    async ({ params: { id } }, reply) => {
+      const bag = isUuid(id) ? await store().find(id) : undefined;
+      if (!bag) return noSuchBag(reply);
+      const pdf = await liningPdf(planOf(bag.document));
+      return reply
+        .type('application/pdf')
+        .header('content-disposition', 'inline; filename="lining.pdf"')
+        .send(pdf);
     },
   );
 

@@ -13,6 +13,7 @@ import { Threads } from '../flat/Threads.tsx';
 import { MadeUpView } from '../madeup/MadeUpView.tsx';
 import { BriefStation } from '../stations/brief/BriefStation.tsx';
 import { BuildStation } from '../stations/build/BuildStation.tsx';
+import { FinishStation } from '../stations/finish/FinishStation.tsx';
 import { JoinsStation } from '../stations/joins/JoinsStation.tsx';
 import { shownStep, usePlayer } from '../stations/joins/player.ts';
 import { SidesStation } from '../stations/sides/SidesStation.tsx';
@@ -34,6 +35,7 @@ const WORKTOPS: Record<Station, ComponentType<StationProps>> = {
   build: BuildStation,
   sides: SidesStation,
   joins: JoinsStation,
+  finish: FinishStation,
 };
 
 /** Opens a stored bag: its store, its saving, and whatever the browser had kept of it. */

@@ -1,20 +1,24 @@
 import { type BagDocument, writeDocumentText } from '@fennot/core';
 
-/** A file name made of the bag's own: `folder-satchel.fennot.json`. */
-export const fileName = (name: string): string =>
+/** A file name made of a name: `folder-satchel.fennot.json`. */
+export const fileName = (name: string, ending = '.fennot.json'): string =>
   `${
     name
       .toLowerCase()
       .replaceAll(/[^\p{L}\p{N}]+/gu, '-')
       .replaceAll(/^-|-$/g, '') || 'bag'
-  }.fennot.json`;
+  }${ending}`;
 
-/** Offers a bag as a file. */
-export function exportBag(bag: BagDocument): void {
-  const address = URL.createObjectURL(new Blob([writeDocumentText(bag)], { type: 'application/json' }));
+/** Offers a text as a file. */
+export function saveText(text: string, name: string, type: string): void {
+  const address = URL.createObjectURL(new Blob([text], { type }));
   const link = window.document.createElement('a');
   link.href = address;
-  link.download = fileName(bag.name);
+  link.download = name;
   link.click();
   URL.revokeObjectURL(address);
 }
+
+/** Offers a bag as a file. */
+export const exportBag = (bag: BagDocument): void =>
+  saveText(writeDocumentText(bag), fileName(bag.name), 'application/json');

@@ -32,7 +32,12 @@ export function Trim({ plan, start, positions, open }: TrimProps) {
       )}
       {straps.map((strap) => (
         <mesh key={strap.name} geometry={tubeOf(strap, positions)}>
-          <meshStandardMaterial color={yarnColour(document.joins.yarn)} roughness={0.95} />
+          <meshStandardMaterial
+            color={yarnColour(
+              document.swatches.find(({ id }) => id === strap.swatch)?.yarn ?? document.joins.yarn,
+            )}
+            roughness={0.95}
+          />
         </mesh>
       ))}
     </>

@@ -31,7 +31,11 @@ export function TrimLayer({ plan, view, side }: TrimLayerProps) {
   const waist = useMemo(() => (trim?.waist ? levelCuts(plan.graph, trim.waist.height) : []), [plan, trim]);
   if (!trim) return null;
   const near = (normal: Point3) => dot(normal, eye.towards) > 0.15 === (side === 'near');
-  const colour = plan.document.yarns.find(({ id }) => id === plan.document.joins.yarn)?.colour ?? '#555';
+  const { yarns, swatches, joins } = plan.document;
+  const colourOf = (swatch: string | undefined) => {
+    const yarn = swatches.find(({ id }) => id === swatch)?.yarn ?? joins.yarn;
+    return yarns.find(({ id }) => id === yarn)?.colour ?? '#555555';
+  };
   return (
     <>
       {edging.map(({ piece, motion, cloth }) => {
@@ -91,7 +95,7 @@ export function TrimLayer({ plan, view, side }: TrimLayerProps) {
       {(trim.straps ?? [])
         .filter((strap) => (strap.behind && eye.towards.z > 0 ? 'far' : 'near') === side)
         .map((strap) => (
-          <StrapBand key={strap.name} strap={strap} eye={eye} colour={colour} />
+          <StrapBand key={strap.name} strap={strap} eye={eye} colour={colourOf(strap.swatch)} />
         ))}
     </>
   );
@@ -117,7 +121,10 @@ function StrapBand({
     <g fill="none" strokeLinecap="round" strokeLinejoin="round">
       <path d={d} stroke="#1e2b28" strokeOpacity={0.45} strokeWidth={width + 3} />
       <path d={d} stroke={colour} strokeWidth={width} />
-      <path d={d} stroke="#fff" strokeOpacity={0.25} strokeWidth={width * 0.62} strokeDasharray="5 5" />
+      <g strokeLinecap="butt">
+        <path d={d} stroke="#16211d" strokeOpacity={0.22} strokeWidth={width} strokeDasharray="1.6 4.4" />
+        <path d={d} stroke="#fff" strokeOpacity={0.16} strokeWidth={width * 0.5} />
+      </g>
     </g>
   );
 }

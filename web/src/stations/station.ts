@@ -8,7 +8,7 @@ export interface StationProps {
 }
 
 /** The stations in working order. */
-export const STATIONS = ['brief', 'swatch', 'build', 'sides', 'joins'] as const;
+export const STATIONS = ['brief', 'swatch', 'build', 'sides', 'joins', 'finish'] as const;
 export type Station = (typeof STATIONS)[number];
 
 export const stationName: Record<Station, string> = {
@@ -17,6 +17,7 @@ export const stationName: Record<Station, string> = {
   build: 'Build',
   sides: 'Sides',
   joins: 'Joins',
+  finish: 'Finish',
 };
 
 /** Something at a station that is undecided or does not come out, in a few words. */

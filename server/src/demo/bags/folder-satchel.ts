@@ -81,5 +81,10 @@ export const folderSatchel: BagDraft = {
       rowsRun: 'across',
     },
   },
+  finish: {
+    straps: { kind: 'along', swatch: 'strip', many: 1, drop: 550, wide: 7 },
+    closure: { of: 'magnet' },
+    lining: { of: 'cloth', allowance: 12 },
+  },
   joins: { method: 'flat-slip', yarn: 'peat', school: 'lines', flatFirst: true },
 };

@@ -40,5 +40,6 @@ export const glovePouch: BagDraft = {
     },
     tuck: 50,
   },
+  finish: { closure: { of: 'zip' } },
   joins: { method: 'mattress', yarn: 'kingfisher', school: 'lines', flatFirst: true },
 };

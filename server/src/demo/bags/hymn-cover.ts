@@ -51,5 +51,6 @@ export const hymnCover: BagDraft = {
       body: { of: 'motifs', motif: 'hymn', rounds: 5, columns: 4, rows: 9 },
     },
   },
+  finish: { lining: { of: 'ready', width: 360, height: 400 } },
   joins: { method: 'mattress', yarn: 'reed', school: 'strips', flatFirst: true },
 };

@@ -64,5 +64,10 @@ export const outingBox: BagDraft = {
     },
     bottom: { of: 'motifs', motif: 'tile', rounds: 3, columns: 3, rows: 1 },
   },
+  features: { edge: { swatch: 'stripe', rounds: 1, growth: 0 } },
+  finish: {
+    straps: { kind: 'edge', swatch: 'stripe', many: 2, drop: 110, wide: 5 },
+    lining: { of: 'cloth', allowance: 12 },
+  },
   joins: { method: 'ridge', yarn: 'ink', school: 'fewest', flatFirst: true },
 };

@@ -1,0 +1,148 @@
+import { type BagGraph, measure, rimStretches, type Strap } from '../bag/index.ts';
+import type { BagDocument } from '../document/index.ts';
+import { gaugeOf } from '../gauge/index.ts';
+import type { Plan } from '../plan/index.ts';
+import { cordLength, evenPlaces, eyeletGaps, loopChains, zipFor } from './closures.ts';
+import { type EdgeCount, edgeCount } from './edge.ts';
+import { type LiningPiece, liningPieces, type ReadyVerdict, readyVerdict } from './lining.ts';
+import { inOrder, type Operation, operationsOf, warningsOf } from './order.ts';
+import { planStraps, type StrapPlan } from './straps.ts';
+
+/** Loops of the mouth in front and behind. */
+export function faceLoops(graph: BagGraph): { readonly front: number; readonly back: number } {
+  const [mouth = []] = rimStretches(graph);
+  const sum = (side: 1 | -1) =>
+    Math.round(
+      mouth.filter(({ normal }) => normal.z * side > 0.5).reduce((loops, one) => loops + one.loops, 0),
+    );
+  return { front: sum(1), back: sum(-1) };
+}
+
+/** The document's straps worked out for a bag; nothing when it has none. */
+export function strapsOf(document: BagDocument, graph: BagGraph): StrapPlan | undefined {
+  const straps = document.finish?.straps;
+  const swatch = document.swatches.find(({ id }) => id === straps?.swatch);
+  if (!straps || !swatch) return undefined;
+  const yarn = document.yarns.find(({ id }) => id === swatch.yarn);
+  const gauge = gaugeOf({ ...swatch, yarnWeight: yarn?.weight ?? 4 });
+  return planStraps(straps, gauge, yarn?.fibre ?? '', { width: measure(graph).width, ...faceLoops(graph) });
+}
+
+/** The bag with its straps hung on. */
+export function withStraps(graph: BagGraph, document: BagDocument): BagGraph {
+  const plan = strapsOf(document, graph);
+  if (!plan) return graph;
+  const { width, height, depth } = measure(graph);
+  const swatch = document.finish?.straps?.swatch;
+  const own = { length: plan.hanging, width: plan.width, behind: false, ...(swatch ? { swatch } : {}) };
+  const onFace = (name: string, places: StrapPlan['front'], z: number): Strap[] => {
+    if (!places) return [];
+    const x = width / 2 - (width * (places.fromSide + places.under / 2)) / places.loops;
+    return [{ ...own, name, from: { x: -x, y: height, z }, to: { x, y: height, z } }];
+  };
+  const hung =
+    plan.front || plan.back
+      ? [...onFace('Front strap', plan.front, depth / 2), ...onFace('Back strap', plan.back, -depth / 2)]
+      : [
+          {
+            ...own,
+            name: 'Strap',
+            from: { x: -width / 2, y: height, z: 0 },
+            to: { x: width / 2, y: height, z: 0 },
+          },
+        ];
+  return { ...graph, trim: { ...graph.trim, straps: [...(graph.trim?.straps ?? []), ...hung] } };
+}
+
+/** What closes the bag, in figures. */
+export type ClosurePlan =
+  | { readonly of: 'zip'; readonly length: number | undefined }
+  | {
+      readonly of: 'button';
+      readonly chains: number;
+      readonly places: readonly number[];
+      readonly loops: number;
+    }
+  | {
+      readonly of: 'toggle';
+      readonly chains: number;
+      readonly places: readonly number[];
+      readonly loops: number;
+    }
+  | { readonly of: 'magnet'; readonly places: readonly number[]; readonly loops: number }
+  | {
+      readonly of: 'eyelets';
+      readonly front: readonly number[];
+      readonly back: readonly number[];
+      readonly agree: boolean;
+    };
+
+export interface FinishPlan {
+  readonly edge: EdgeCount | undefined;
+  readonly front: number;
+  readonly back: number;
+  readonly straps: StrapPlan | undefined;
+  readonly closure: ClosurePlan | undefined;
+  /** A drawstring's cord, mm, and the loops from eyelet to eyelet. */
+  readonly cord: { readonly length: number; readonly gaps: readonly number[] } | undefined;
+  readonly lining: readonly LiningPiece[];
+  readonly ready: ReadyVerdict | undefined;
+  readonly operations: readonly Operation[];
+  readonly warnings: readonly string[];
+}
+
+function closurePlan({ document, graph }: Plan): ClosurePlan | undefined {
+  const closure = document.finish?.closure;
+  if (!closure) return undefined;
+  const { front, back } = faceLoops(graph);
+  const { opening, depth } = measure(graph);
+  const [swatch] = document.swatches;
+  const weight = document.yarns.find(({ id }) => id === swatch?.yarn)?.weight ?? 4;
+  const pitch = swatch ? gaugeOf({ ...swatch, yarnWeight: weight }).pitch.value : 6;
+  switch (closure.of) {
+    case 'zip':
+      return { of: 'zip', length: zipFor(opening) };
+    case 'button':
+      return {
+        of: 'button',
+        chains: loopChains(closure.diameter, depth, pitch),
+        places: evenPlaces(front, closure.many),
+        loops: front,
+      };
+    case 'toggle':
+      // A toggle goes through its loop lengthwise, and is held across.
+      return {
+        of: 'toggle',
+        chains: loopChains(closure.length / 2, depth, pitch),
+        places: evenPlaces(front, 1),
+        loops: front,
+      };
+    case 'magnet':
+      return { of: 'magnet', places: evenPlaces(front, 1), loops: front };
+    case 'eyelets': {
+      const [before, behind] = [evenPlaces(front, closure.perFace), evenPlaces(back, closure.perFace)];
+      return { of: 'eyelets', front: before, back: behind, agree: before.join() === behind.join() };
+    }
+  }
+}
+
+/** Everything about finishing the bag. */
+export function finishOf(plan: Plan): FinishPlan {
+  const { document, graph } = plan;
+  const { opening, width, height } = measure(graph);
+  const edge = edgeCount(graph);
+  const eyelets = graph.trim?.eyelets;
+  const lining = document.finish?.lining;
+  const last = edge?.rounds.at(-1) ?? edge?.first ?? 0;
+  return {
+    edge,
+    ...faceLoops(graph),
+    straps: strapsOf(document, graph),
+    closure: closurePlan(plan),
+    cord: eyelets ? { length: cordLength(opening), gaps: eyeletGaps(last, eyelets) } : undefined,
+    lining: liningPieces(graph),
+    ready: lining?.of === 'ready' ? readyVerdict({ width, height }, lining) : undefined,
+    operations: inOrder(operationsOf(plan)),
+    warnings: warningsOf(plan),
+  };
+}

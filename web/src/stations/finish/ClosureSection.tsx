@@ -1,0 +1,116 @@
+import { type Closure, type ClosurePlan, type FinishPlan, formatLength } from '@fennot/core';
+import { useSettings } from '../../api/queries.ts';
+import { Choice } from '../../ui/Choice.tsx';
+import { NumberField } from '../../ui/fields.tsx';
+import { Row, Section } from '../../ui/Section.tsx';
+import type { FinishProps } from './FinishStation.tsx';
+
+const FIRST: Record<Closure['of'], Closure> = {
+  button: { of: 'button', diameter: 25, many: 1 },
+  zip: { of: 'zip' },
+  magnet: { of: 'magnet' },
+  toggle: { of: 'toggle', length: 40 },
+  eyelets: { of: 'eyelets', perFace: 4 },
+};
+
+const NAMES: Record<Closure['of'], string> = {
+  button: 'Button and loop',
+  zip: 'Zip',
+  magnet: 'Magnet',
+  toggle: 'Toggle and loop',
+  eyelets: 'Metal eyelets',
+};
+
+interface ClosureSectionProps extends FinishProps {
+  readonly closure: ClosurePlan | undefined;
+  readonly cord: FinishPlan['cord'];
+}
+
+/** What closes the bag, with its arithmetic. */
+export function ClosureSection({ finish, set, closure: own, cord }: ClosureSectionProps) {
+  const { system } = useSettings();
+  const { closure } = finish;
+  const kinds: readonly Closure['of'][] = ['button', 'zip', 'magnet', 'toggle', 'eyelets'];
+  return (
+    <Section title="Closure">
+      <Choice
+        label="Closed by"
+        value={closure?.of ?? 'none'}
+        options={[
+          { value: 'none', label: cord ? 'Its drawstring only' : 'Nothing' },
+          ...kinds.map((kind) => ({ value: kind, label: NAMES[kind] })),
+        ]}
+        onChange={(kind) => set({ closure: kind === 'none' ? undefined : FIRST[kind] })}
+      />
+      {own && (
+        <p className="text-sm" data-testid="closure-plan">
+          {closureText(own, (length) => formatLength(length, system))}
+        </p>
+      )}
+      {closure?.of === 'button' && (
+        <Row>
+          <NumberField
+            label="Button across, mm"
+            name="diameter"
+            value={closure.diameter}
+            min={5}
+            max={100}
+            onChange={(diameter) => set({ closure: { ...closure, diameter } })}
+          />
+          <NumberField
+            label="Buttons"
+            name="buttons"
+            value={closure.many}
+            min={1}
+            max={12}
+            onChange={(many) => set({ closure: { ...closure, many } })}
+          />
+        </Row>
+      )}
+      {closure?.of === 'toggle' && (
+        <NumberField
+          label="Toggle long, mm"
+          name="toggle"
+          value={closure.length}
+          min={10}
+          max={150}
+          onChange={(length) => set({ closure: { ...closure, length } })}
+        />
+      )}
+      {closure?.of === 'eyelets' && (
+        <NumberField
+          label="Eyelets on each face"
+          name="eyelets on each face"
+          value={closure.perFace}
+          min={1}
+          max={30}
+          onChange={(perFace) => set({ closure: { ...closure, perFace } })}
+        />
+      )}
+      {cord && (
+        <p className="text-sm" data-testid="cord-plan">
+          Drawstring: {cord.gaps.length} eyelets, each a chain and a skip, after {cord.gaps.join(', ')}{' '}
+          stitches of the edge in turn. Cord {formatLength(cord.length, system)}, ends to pull included.
+        </p>
+      )}
+    </Section>
+  );
+}
+
+function closureText(own: ClosurePlan, length: (mm: number) => string): string {
+  const after = (places: readonly number[]) => places.join(', ');
+  switch (own.of) {
+    case 'zip':
+      return own.length === undefined
+        ? 'No zip is sold as long as this mouth: take one by the metre.'
+        : `A zip of ${length(own.length)}, the next at or above half of the way round.`;
+    case 'button':
+      return `A loop of ${own.chains} chains: it reaches over the full bag and passes the button. Of ${own.loops} loops in front, after ${after(own.places)}, counted from either side alike.`;
+    case 'toggle':
+      return `A loop of ${own.chains} chains passes the toggle lengthwise. Of ${own.loops} loops in front, after ${after(own.places)}.`;
+    case 'magnet':
+      return `In the middle: of ${own.loops} loops in front, after ${after(own.places)}, and the same behind.`;
+    case 'eyelets':
+      return `A chain and a skip for each hole: in front after ${after(own.front)}, behind after ${after(own.back)}. ${own.agree ? 'Both faces agree.' : 'The faces do not agree: even their counts out in the edge round.'}`;
+  }
+}

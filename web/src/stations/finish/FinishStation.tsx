@@ -1,0 +1,62 @@
+import { type Finish, featureControlsOf, finishOf, type Plan } from '@fennot/core';
+import { useMemo } from 'react';
+import { Section } from '../../ui/Section.tsx';
+import { ControlField } from '../build/BuildStation.tsx';
+import type { StationProps } from '../station.ts';
+import { ClosureSection } from './ClosureSection.tsx';
+import { LiningSection } from './LiningSection.tsx';
+import { OrderSection } from './OrderSection.tsx';
+import { StrapSection } from './StrapSection.tsx';
+
+/** What every section of the finish is given. */
+export interface FinishProps {
+  readonly plan: Plan;
+  readonly finish: Finish;
+  readonly set: (fields: Partial<Finish>) => void;
+}
+
+/** Edge, straps, closure and lining, and the order of all the work. */
+export function FinishStation({ plan, store }: StationProps) {
+  const { change } = store.getState();
+  const own = useMemo(() => finishOf(plan), [plan]);
+  const finish = plan.document.finish ?? {};
+  const set = (fields: Partial<Finish>) =>
+    change((doc) => ({ ...doc, finish: { ...doc.finish, ...fields } }));
+  const props: FinishProps = { plan, finish, set };
+  const { edge } = own;
+  return (
+    <>
+      {own.warnings.length > 0 && (
+        <ul className="flex flex-col gap-1 px-4 pt-3 text-sm text-loosestrife" aria-label="What will be hard">
+          {own.warnings.map((warning) => (
+            <li key={warning}>✗ {warning}</li>
+          ))}
+        </ul>
+      )}
+      <Section title="Edge">
+        {edge && (
+          <p className="text-sm" data-testid="edge-count">
+            First round: <b>{edge.first} stitches</b>. One in each of {edge.along} loops, one more at each of{' '}
+            {edge.joins} joins so that no gap shows
+            {edge.peaks > 0 ? `, two more at each of ${edge.peaks} peaks` : ''}
+            {edge.notches > 0 ? `, three together at each of ${edge.notches} notches` : ''}.
+            {edge.rounds.length > 1 ? ` Rounds: ${edge.rounds.join(', ')}.` : ''}
+          </p>
+        )}
+        {featureControlsOf(plan)
+          .filter(({ id }) => id.startsWith('edge'))
+          .map((control) => (
+            <ControlField
+              key={control.id}
+              control={control}
+              onChange={(features) => change((doc) => ({ ...doc, features }))}
+            />
+          ))}
+      </Section>
+      <StrapSection {...props} straps={own.straps} />
+      <ClosureSection {...props} closure={own.closure} cord={own.cord} />
+      <LiningSection {...props} pieces={own.lining} ready={own.ready} />
+      <OrderSection operations={own.operations} />
+    </>
+  );
+}

@@ -1,0 +1,158 @@
+import {
+  formatLength,
+  mm,
+  STRAP_KINDS,
+  type StrapKind,
+  type StrapPlaces,
+  type StrapPlan,
+} from '@fennot/core';
+import { useSettings } from '../../api/queries.ts';
+import { Choice } from '../../ui/Choice.tsx';
+import { LengthField, NumberField } from '../../ui/fields.tsx';
+import { Row, Section } from '../../ui/Section.tsx';
+import type { FinishProps } from './FinishStation.tsx';
+
+const KIND_NAMES: Record<StrapKind, string> = {
+  rows: 'Worked in short rows, sewn on',
+  along: 'Worked along its length, sewn on',
+  tube: 'A tube, worked in a spiral',
+  doubled: 'Folded double and stitched',
+  chained: 'Chained out of the edge round',
+  edge: 'A handle in the edge: chain, skip, carry on',
+};
+
+/** A drop nobody has wished for yet, mm. */
+const USUAL_DROP = 260;
+
+interface StrapSectionProps extends FinishProps {
+  readonly straps: StrapPlan | undefined;
+}
+
+/** Straps: kind, drop, stretch, counts, and where they are fixed. */
+export function StrapSection({ plan, finish, set, straps: own }: StrapSectionProps) {
+  const { system } = useSettings();
+  const { straps } = finish;
+  const { swatches, brief } = plan.document;
+  const choose = (value: string) => {
+    if (value === 'none') set({ straps: undefined });
+    else
+      set({
+        straps: {
+          kind: 'rows',
+          swatch: swatches.at(-1)?.id ?? '',
+          drop: brief.strapDrop?.value ?? USUAL_DROP,
+          wide: 6,
+          ...straps,
+          many: value === 'two' ? 2 : 1,
+        },
+      });
+  };
+  return (
+    <Section title="Straps">
+      <Choice
+        label="Straps"
+        value={straps === undefined ? 'none' : straps.many === 2 ? 'two' : 'one'}
+        options={[
+          { value: 'none', label: 'None' },
+          { value: 'one', label: 'One, from side to side' },
+          { value: 'two', label: 'Two equal ones, one on each face' },
+        ]}
+        onChange={choose}
+      />
+      {straps && own && (
+        <>
+          <p className="text-sm" data-testid="strap-plan">
+            Work{' '}
+            <b>
+              {own.count} {own.counts}
+            </b>
+            : {formatLength(own.worked, system)} unstretched, which hang {formatLength(own.hanging, system)}{' '}
+            long under load ({own.stretch} % stretch, {own.measured ? 'measured' : 'estimated'}).{' '}
+            {formatLength(own.width, system)} wide.
+            {straps.many === 2 ? ' Work both to the same count.' : ''}
+          </p>
+          {own.front && <Places title="On the front" places={own.front} />}
+          {own.back && <Places title="On the back" places={own.back} />}
+          {own.front && own.back && own.front.loops !== own.back.loops && (
+            <p className="text-sm text-loosestrife">
+              ✗ Front and back differ by {Math.abs(own.front.loops - own.back.loops)} loops: count from the
+              sides, the middle takes the difference.
+            </p>
+          )}
+          <Choice
+            label="Made as"
+            value={straps.kind}
+            options={STRAP_KINDS.map((kind) => ({ value: kind, label: KIND_NAMES[kind] }))}
+            onChange={(kind) => set({ straps: { ...straps, kind } })}
+          />
+          <Row>
+            <LengthField
+              label="Drop"
+              value={mm(straps.drop)}
+              least={20}
+              max={1200}
+              onChange={(drop) => set({ straps: { ...straps, drop } })}
+            />
+            <NumberField
+              label="Stitches wide"
+              name="wide"
+              value={straps.wide}
+              min={1}
+              max={60}
+              onChange={(wide) => set({ straps: { ...straps, wide } })}
+            />
+          </Row>
+          <NumberField
+            label="Stretch under load, per cent"
+            name="stretch"
+            value={own.stretch}
+            min={0}
+            max={60}
+            hint="hang a finished strap with a weight: length after, against before"
+            onChange={(stretch) => set({ straps: { ...straps, stretch } })}
+          />
+          {swatches.length > 1 && (
+            <Choice
+              label="Worked in"
+              value={straps.swatch}
+              options={swatches.map(({ id, name }) => ({ value: id, label: name }))}
+              onChange={(swatch) => set({ straps: { ...straps, swatch } })}
+            />
+          )}
+          <p className="text-xs text-soft">
+            The drop is measured on you: over the shoulder, where the bag should hang. A crocheted strap has
+            no rating: hang a test load first.
+          </p>
+        </>
+      )}
+    </Section>
+  );
+}
+
+function Places({ title, places }: { readonly title: string; readonly places: StrapPlaces }) {
+  const { loops, fromSide, under, between } = places;
+  const total = Math.max(1, loops);
+  const part = (n: number, colour: string, label: string) => (
+    <span
+      className="flex items-center justify-center overflow-hidden text-[11px] font-semibold tabular-nums"
+      style={{ width: `${(100 * n) / total}%`, background: colour }}
+      title={label}
+    >
+      {n}
+    </span>
+  );
+  return (
+    <div className="text-xs">
+      <p className="text-soft">
+        {title}, {loops} loops: {fromSide} in from either side, {under} under the strap, {between} between.
+      </p>
+      <div className="mt-0.5 flex h-6 overflow-hidden rounded-sm border border-line" aria-hidden="true">
+        {part(fromSide, 'var(--ground)', 'from the side')}
+        {part(under, 'var(--marigold)', 'under the strap')}
+        {part(between, 'var(--ground)', 'between')}
+        {part(under, 'var(--marigold)', 'under the strap')}
+        {part(fromSide, 'var(--ground)', 'from the side')}
+      </div>
+    </div>
+  );
+}
