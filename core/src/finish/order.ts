@@ -188,7 +188,7 @@ export function operationsOf({ document, graph, tally, joins }: Plan): Operation
     id: 'last',
     title: 'Hide the last ends; fill it, hang it up, and note what to change next time',
     after: own.map(({ id }) => ({ id, because: 'everything is done by then' })),
-    caution: LOAD,
+    ...(straps ? { caution: LOAD } : {}),
   };
   return [...own, last];
 }

@@ -1,6 +1,6 @@
 import { beginDocument, layLining, liningPieces, planOf } from '@fennot/core';
 import { expect, test } from 'vitest';
-import { liningPdf, tilesOf } from './lining-pdf.ts';
+import { liningPdf, pagesOf, tilesOf } from './lining-pdf.ts';
 
 const plan = planOf(beginDocument({ name: 'Lined bag' }));
 
@@ -13,7 +13,21 @@ test('a sheet of 400 by 600 mm takes three pages across and three down', () => {
 test('the lining is printed over as many pages as its sheet takes, and each is an A4', async () => {
   const pdf = (await liningPdf(plan)).toString('latin1');
   expect(pdf.startsWith('%PDF-')).toBe(true);
-  const { across, down } = tilesOf(layLining(liningPieces(plan.graph), 10));
-  expect(pdf.match(/\/Type \/Page\b/g)).toHaveLength(across * down);
-  expect(pdf.match(/MediaBox \[0 0 595\.28 841\.89\]/g)).toHaveLength(across * down);
+  const pages = pagesOf(layLining(liningPieces(plan.graph), 10));
+  expect(pdf.match(/\/Type \/Page\b/g)).toHaveLength(pages.length);
+  expect(pdf.match(/MediaBox \[0 0 595\.28 841\.89\]/g)).toHaveLength(pages.length);
+});
+
+test('every corner of every shape lies on a page, and no page is empty', () => {
+  const sheet = layLining(liningPieces(plan.graph), 10);
+  const pages = pagesOf(sheet);
+  const { across, down } = tilesOf(sheet);
+  expect(pages.length).toBeLessThanOrEqual(across * down);
+  for (const { x, y } of sheet.pieces.flatMap(({ cutting }) => cutting)) {
+    const on = pages.some(
+      ({ row, column }) =>
+        x >= column * 186 && x <= (column + 1) * 186 && y >= row * 273 && y <= (row + 1) * 273,
+    );
+    expect(on).toBe(true);
+  }
 });

@@ -1,4 +1,4 @@
-import { layLining, liningPieces, type Plan, type Point } from '@fennot/core';
+import { type LiningSheet, layLining, liningPieces, type Plan, type Point } from '@fennot/core';
 import PDFDocument from 'pdfkit';
 
 /** A4 in mm, and the margin no printer prints on. */
@@ -15,6 +15,32 @@ export const tilesOf = ({ width, height }: { width: number; height: number }) =>
   across: Math.max(1, Math.ceil(width / TILE.width)),
   down: Math.max(1, Math.ceil(height / TILE.height)),
 });
+
+/** Whether anything is drawn on a page of the sheet. */
+function holdsAnything(sheet: LiningSheet, row: number, column: number): boolean {
+  const [left, top] = [column * TILE.width, row * TILE.height];
+  const meets = (points: readonly Point[]) => {
+    const [xs, ys] = [points.map(({ x }) => x), points.map(({ y }) => y)];
+    return (
+      Math.min(...xs) < left + TILE.width &&
+      Math.max(...xs) > left &&
+      Math.min(...ys) < top + TILE.height &&
+      Math.max(...ys) > top
+    );
+  };
+  const { check, checkSide } = sheet;
+  const square = [check, { x: check.x + checkSide, y: check.y - checkSide }];
+  return [...sheet.pieces.map(({ cutting }) => cutting), square].some(meets);
+}
+
+/** The pages of a sheet that carry anything, row by row. */
+export function pagesOf(sheet: LiningSheet): Array<{ readonly row: number; readonly column: number }> {
+  const { across, down } = tilesOf(sheet);
+  return Array.from({ length: across * down }, (_, i) => ({
+    row: Math.floor(i / across),
+    column: i % across,
+  })).filter(({ row, column }) => holdsAnything(sheet, row, column));
+}
 
 /**
  * The lining's cutting shapes in real size, over as many A4 pages as it takes: rows lettered, columns numbered, to be
@@ -76,37 +102,35 @@ export function liningPdf(plan: Plan): Promise<Buffer> {
       });
   };
 
-  for (let row = 0; row < down; row++) {
-    for (let column = 0; column < across; column++) {
-      pdf.addPage();
-      pdf.save();
-      pdf.rect(MARGIN * PT, MARGIN * PT, TILE.width * PT, TILE.height * PT).clip();
-      pdf.translate((MARGIN - column * TILE.width) * PT, (MARGIN - row * TILE.height) * PT);
-      draw();
-      pdf.restore();
-      pdf
-        .rect(MARGIN * PT, MARGIN * PT, TILE.width * PT, TILE.height * PT)
-        .lineWidth(0.4)
-        .dash(2, { space: 3 })
-        .stroke('#8a948c');
-      pdf.undash();
-      const name = `${String.fromCharCode(65 + (row % 26))}${column + 1}`;
-      const help =
-        row === 0 && column === 0
-          ? ' Print at 100 %, cut along the dashed frames, lay them edge to edge by letter and number. Solid: cut; dashed: sew.'
-          : '';
-      pdf
-        .fontSize(8)
-        .fill('#1e2b28')
-        .text(
-          `${plan.document.name}, lining, page ${name} of ${down} by ${across}.${help}`,
-          MARGIN * PT,
-          5 * PT,
-          {
-            lineBreak: false,
-          },
-        );
-    }
+  for (const [page, { row, column }] of pagesOf(sheet).entries()) {
+    pdf.addPage();
+    pdf.save();
+    pdf.rect(MARGIN * PT, MARGIN * PT, TILE.width * PT, TILE.height * PT).clip();
+    pdf.translate((MARGIN - column * TILE.width) * PT, (MARGIN - row * TILE.height) * PT);
+    draw();
+    pdf.restore();
+    pdf
+      .rect(MARGIN * PT, MARGIN * PT, TILE.width * PT, TILE.height * PT)
+      .lineWidth(0.4)
+      .dash(2, { space: 3 })
+      .stroke('#8a948c');
+    pdf.undash();
+    const name = `${String.fromCharCode(65 + (row % 26))}${column + 1}`;
+    const help =
+      page === 0
+        ? ' Print at 100 %, cut along the dashed frames, lay them edge to edge by letter and number. Empty pages are left out. Solid: cut; dashed: sew.'
+        : '';
+    pdf
+      .fontSize(8)
+      .fill('#1e2b28')
+      .text(
+        `${plan.document.name}, lining, page ${name} of ${down} by ${across}.${help}`,
+        MARGIN * PT,
+        5 * PT,
+        {
+          lineBreak: false,
+        },
+      );
   }
   pdf.end();
   return whole;

@@ -93,17 +93,16 @@ export function LiningSection({ plan, finish, set, pieces, ready }: LiningSectio
               </g>
             ))}
           </svg>
-          <div className="grid grid-cols-3 gap-2">
-            <NumberField
-              label="Seam allowance, mm"
-              name="allowance"
-              value={lining.allowance}
-              min={3}
-              max={40}
-              onChange={(value) => set({ lining: { ...lining, allowance: value } })}
-            />
+          <NumberField
+            label="Seam allowance, mm"
+            name="allowance"
+            value={lining.allowance}
+            min={3}
+            max={40}
+            onChange={(value) => set({ lining: { ...lining, allowance: value } })}
+          />
+          <div className="flex items-center gap-3">
             <Button
-              className="mt-[22px] self-start"
               onClick={() =>
                 saveText(
                   liningSvg(pieces, allowance, `Lining of ${plan.document.name}`),
@@ -119,7 +118,7 @@ export function LiningSection({ plan, finish, set, pieces, ready }: LiningSectio
                 href={`/api/bags/${id}/lining.pdf`}
                 target="_blank"
                 rel="noreferrer"
-                className="mt-[22px] self-start text-sm font-medium text-kingfisher underline"
+                className="text-sm font-medium text-kingfisher underline"
               >
                 PDF on A4 pages
               </a>

@@ -1,0 +1,89 @@
+import { expect, field, saved, test } from './server.ts';
+
+test('one line is joined another way, and the steps say so', async ({ page, open }) => {
+  await open('Folder satchel', 'Joins');
+  const steps = page.getByRole('region', { name: 'Steps' });
+  await expect(steps).not.toContainText('mattress stitch');
+  await page.getByText('Finer choices').click();
+  await page.getByRole('combobox', { name: 'Join a line another way' }).click();
+  await page.getByRole('option', { name: 'Front, bottom' }).click();
+  await page.getByRole('combobox', { name: 'Front, bottom: joined by' }).click();
+  await page.getByRole('option', { name: 'Mattress stitch' }).click();
+  await expect(steps).toContainText('mattress stitch');
+  await expect(steps).toContainText('flat slip stitch');
+  await page.getByRole('button', { name: 'Front, bottom: join it like the rest' }).click();
+  await expect(steps).not.toContainText('mattress stitch');
+  await saved(page);
+});
+
+test('a seam is kept for last, and its yarn comes out at the end that is wanted', async ({ page, open }) => {
+  await open('Folder satchel', 'Joins');
+  await page.getByText('Finer choices').click();
+  await page.getByRole('combobox', { name: 'Seam kept for last' }).click();
+  await page.getByRole('option', { name: 'Back, right side' }).click();
+  const end = page.getByTestId('last-end');
+  await expect(end).toContainText('upper end');
+  await page.getByRole('button', { name: 'The other end' }).click();
+  await expect(end).toContainText('lower end');
+  const steps = page.getByRole('region', { name: 'Steps' });
+  await expect(steps.getByRole('heading').last()).toContainText('Back, right side');
+  await page.getByRole('combobox', { name: 'Seam kept for last' }).click();
+  await page.getByRole('option', { name: 'whichever comes last' }).click();
+  await saved(page);
+});
+
+test('as you go, each square is joined in its last round', async ({ page, open }) => {
+  await open('Rope roll', 'Joins');
+  await page.getByRole('radio', { name: /As you go/ }).click();
+  const steps = page.getByRole('region', { name: 'Steps' });
+  await expect(steps).toContainText('Work A1 whole, with its last round.');
+  await expect(steps).toContainText('Work B2 up to its last round. In that round join');
+  await page.getByRole('radio', { name: /All lines one way/ }).click();
+  await saved(page);
+});
+
+test('a seam that puckers is cured with one press', async ({ page, open }) => {
+  await open('Raffle drum', 'Sides');
+  const cures = page.getByRole('list', { name: 'Cures' });
+  await expect(cures.getByRole('button').first()).toContainText('ease');
+  await cures.getByRole('button').first().click();
+  await expect(page.getByRole('button', { name: /Front, round/ })).not.toContainText('puckers');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('button', { name: /Front, round/ })).toContainText('puckers');
+  await saved(page);
+});
+
+test('straps, closure and lining are chosen, counted, and put in the order of work', async ({
+  page,
+  open,
+}) => {
+  await open('Rope roll', 'Finish');
+  await expect(page.getByTestId('edge-count')).toContainText('First round:');
+  const order = page.getByRole('list', { name: 'Order of work' });
+  await expect(order).not.toContainText('equal straps');
+  await page.getByRole('combobox', { name: 'Straps' }).click();
+  await page.getByRole('option', { name: 'Two equal ones' }).click();
+  await expect(page.getByTestId('strap-plan')).toContainText('Work both to the same count.');
+  await expect(page.getByText(/On the front, \d+ loops: \d+ in from either side/)).toBeVisible();
+  await field(page, 'Stretch under load, per cent').fill('20');
+  await expect(page.getByTestId('strap-plan')).toContainText('20 % stretch, measured');
+  await expect(order).toContainText('Work two equal straps and fix them');
+  await expect(order).toContainText('A crocheted strap has no rating');
+
+  await page.getByRole('combobox', { name: 'Closed by' }).click();
+  await page.getByRole('option', { name: 'Metal eyelets' }).click();
+  await expect(page.getByTestId('closure-plan')).toContainText('A chain and a skip for each hole');
+  await expect(order).toContainText('Hammer on a hard surface, eyes protected');
+
+  await page.getByRole('combobox', { name: 'Lined with' }).click();
+  await page.getByRole('option', { name: 'Cloth, cut to shape' }).click();
+  await expect(page.getByRole('img', { name: /Cutting shapes: Front and back, cut 2/ })).toBeVisible();
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'SVG, true size' }).click();
+  expect((await download).suggestedFilename()).toBe('rope-roll-lining.svg');
+  const answer = await page.request.get(
+    (await page.getByRole('link', { name: 'PDF on A4 pages' }).getAttribute('href')) ?? '',
+  );
+  expect(answer.headers()['content-type']).toContain('application/pdf');
+  await saved(page);
+});
