@@ -66,7 +66,7 @@ test('a disc is added under Swatch, and two of them make a drum', async ({ page,
 });
 
 test('edge rounds and a flap are put on top of any bag', async ({ page, open }) => {
-  await open('Outing box', 'Build');
+  await open('Glove pouch', 'Build');
   const height = await tape(page, 'height');
   await page.getByRole('combobox', { name: 'Edge rounds along the opening' }).click();
   await page.getByRole('option', { name: 'Yes' }).click();

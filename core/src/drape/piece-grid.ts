@@ -1,5 +1,6 @@
 import {
   along,
+  edgeEnds,
   edgeOf,
   extent,
   type Fold,
@@ -68,7 +69,7 @@ function divided(length: number, stops: readonly number[], spacing: number, leas
  * @param first number of its first vertex.
  */
 export function gridOn(piece: Piece, stops: Stops, spacing: number, first: number): PieceGrid {
-  const lay = isRectangle(piece) ? rectangleGrid : piece.edges.length === 4 ? rowGrid : roundGrid;
+  const lay = isRectangle(piece) ? rectangleGrid : hasRows(piece) ? rowGrid : roundGrid;
   return lay(piece, stops, spacing, first);
 }
 
@@ -83,6 +84,13 @@ function isRectangle({ outline, edges }: Piece): boolean {
     c?.y === d?.y &&
     d?.x === a?.x
   );
+}
+
+/** Whether it is a shaped panel: four edges, of which the first rises along its right side. */
+function hasRows(piece: Piece): boolean {
+  if (piece.edges.length !== 4) return false;
+  const [start, end] = edgeEnds(piece, 0);
+  return end.y > start.y;
 }
 
 function rectangleGrid(piece: Piece, stops: Stops, spacing: number, first: number): PieceGrid {

@@ -1,25 +1,20 @@
 import type { BagGraph } from '../bag/index.ts';
-import { intervalLength } from '../bag/index.ts';
 import { groupBy } from '../group-by.ts';
 import { carryOn } from './carry-on.ts';
 import type { JoiningGraph, SeamLink } from './links.ts';
 import { type JoinMethodId, joinMethod } from './methods.ts';
 import { SCHOOLS, type School } from './school.ts';
 import {
-  type Pass,
-  passEnd,
-  reverseTrail,
-  straightTrails,
-  type Trail,
-  trailEnd,
-  trailStart,
-} from './trails.ts';
-
-/** By which method a line is joined, and in which yarn (its id). */
-export interface HowJoined {
-  readonly method: JoinMethodId;
-  readonly yarn: string;
-}
+  cutToLength,
+  type HowJoined,
+  inLastRounds,
+  keptForLast,
+  lengthOf,
+  type Sewing,
+  type Sewn,
+  TAIL,
+} from './sewn.ts';
+import { type Pass, passEnd, reverseTrail, straightTrails, trailEnd, trailStart } from './trails.ts';
 
 /** One yarn from where it is joined on to where it is cut. */
 export interface Run {
@@ -61,11 +56,6 @@ export const allBy = (method: JoinMethodId, yarn = ''): JoinOptions['how'] => {
   return () => how;
 };
 
-/** Yarn left hanging at each end of a run, to be hidden later; mm. */
-const TAIL = 150;
-
-type Sewing = Trail<SeamLink>;
-
 /** The trails of a school, before anyone asks where to begin them. */
 function sewings(joining: JoiningGraph, { school, flatFirst }: Pick<JoinOptions, 'school' | 'flatFirst'>) {
   const { flat, closing, all } = joining;
@@ -84,13 +74,6 @@ function sewings(joining: JoiningGraph, { school, flatFirst }: Pick<JoinOptions,
   }
 }
 
-/** A sewing in one yarn. */
-interface Sewn {
-  readonly trail: Sewing;
-  readonly how: HowJoined;
-  readonly asYouGo: boolean;
-}
-
 /** The part of the joining that `keep` holds. */
 const restricted = (joining: JoiningGraph, keep: (link: SeamLink) => boolean): JoiningGraph => ({
   ...joining,
@@ -98,23 +81,6 @@ const restricted = (joining: JoiningGraph, keep: (link: SeamLink) => boolean): J
   flat: joining.flat.filter(keep),
   closing: joining.closing.filter(keep),
 });
-
-/**
- * Seams between motifs in the order in which the motifs are worked: each is joined to those before it. What two
- * motifs have in common with a panel, or an edge with itself, is left for later.
- */
-function inLastRounds(graph: BagGraph, joining: JoiningGraph): Sewing {
-  const order = new Map(graph.pieces.map(({ id, make }, i) => [id, make.of === 'motif' ? i : -1]));
-  const at = ({ seam }: SeamLink) =>
-    [order.get(seam.a.piece) ?? -1, order.get(seam.b.piece) ?? -1].sort((p, q) => p - q) as [number, number];
-  return joining.all
-    .filter((link) => {
-      const [first, second] = at(link);
-      return first >= 0 && first !== second;
-    })
-    .sort((p, q) => at(p)[1] - at(q)[1] || at(p)[0] - at(q)[0])
-    .map((link) => ({ link, forward: true }));
-}
 
 /** All sewings of a bag: one method and yarn at a time, flat ones first. */
 function allSewings(graph: BagGraph, joining: JoiningGraph, options: JoinOptions): Sewn[] {
@@ -137,55 +103,6 @@ function allSewings(graph: BagGraph, joining: JoiningGraph, options: JoinOptions
   if (groups.size > 1 && !free) sewn.sort((a, b) => closes(a) - closes(b));
   const [first] = go;
   return first ? [{ trail: go, how: options.how(first.link.way), asYouGo: true }, ...sewn] : sewn;
-}
-
-/** Cuts one line out of the sewings and puts it at the end, turned so that the yarn comes out where it should. */
-function keptForLast(sewn: readonly Sewn[], last: JoinOptions['last']): Sewn[] {
-  if (!last) return [...sewn];
-  const kept: Sewn[] = [];
-  let how: HowJoined | undefined;
-  const links: SeamLink[] = [];
-  for (const one of sewn) {
-    if (one.asYouGo || !one.trail.some(({ link }) => link.way === last.line)) {
-      kept.push(one);
-      continue;
-    }
-    how = one.how;
-    let part: Pass<SeamLink>[] = [];
-    const flush = () => {
-      if (part.length > 0) kept.push({ ...one, trail: part });
-      part = [];
-    };
-    for (const pass of one.trail) {
-      if (pass.link.way === last.line) {
-        links.push(pass.link);
-        flush();
-      } else part.push(pass);
-    }
-    flush();
-  }
-  if (!how) return kept;
-  const own = how;
-  const trails = straightTrails(links).map((trail) => (last.end === 'first' ? reverseTrail(trail) : trail));
-  return [...kept, ...trails.map((trail) => ({ trail, how: own, asYouGo: false }))];
-}
-
-/** Divides a needle's run where the yarn would grow too long to pull through. */
-function cutToLength(one: Sewn, longest: number | undefined): Sewn[] {
-  const { tool, yarnBySeam } = joinMethod(one.how.method);
-  if (!longest || tool !== 'needle' || one.asYouGo) return [one];
-  const parts: Pass<SeamLink>[][] = [];
-  let used = Infinity;
-  for (const pass of one.trail) {
-    const takes = lengthOf([pass.link]) * yarnBySeam;
-    if (used + takes > longest - 2 * TAIL) {
-      parts.push([]);
-      used = 0;
-    }
-    parts.at(-1)?.push(pass);
-    used += takes;
-  }
-  return parts.map((trail) => ({ ...one, trail }));
 }
 
 /** Orders the joins of a bag into runs by one of the schools. */
@@ -256,9 +173,6 @@ export function schoolsSideBySide(
 
 const inPhases = ({ flat, closing, corner, madeUp }: JoiningGraph): Sewing[] =>
   carryOn(straightTrails(flat), straightTrails(closing), { corner, link: madeUp });
-
-const lengthOf = (links: readonly SeamLink[]) =>
-  links.reduce((sum, { seam }) => sum + intervalLength(seam.a), 0);
 
 /** Every line as one run; the direction with more to sew in longer lines goes first. */
 function byDirection(flat: readonly SeamLink[]): Sewing[] {

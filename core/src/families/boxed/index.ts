@@ -5,15 +5,7 @@ import { each } from '../explore.ts';
 import type { Family } from '../family.ts';
 import { bend, type Region } from '../shared/bend.ts';
 import { type Body, bodySchema, MOST_CELLS, MOST_STITCHES } from '../shared/body.ts';
-import {
-  bodyControls,
-  type Choices,
-  type Control,
-  lift,
-  panelOfSize,
-  sizeOf,
-  squaresOfSize,
-} from '../shared/control.ts';
+import { bodyControls, bodyOfSize, type Choices, type Control, lift, sizeOf } from '../shared/control.ts';
 import type { Materials } from '../shared/materials.ts';
 import { sew, sheetsToGraph } from '../shared/sew.ts';
 import {
@@ -230,10 +222,7 @@ export const boxed: Family<Boxed> = {
     }
   },
   begin: (size, body, materials) => {
-    const make = (width: number, height: number): Body =>
-      body.of === 'motifs'
-        ? squaresOfSize({ width, height }, body.motif, materials)
-        : panelOfSize({ width, height }, body.swatch, materials);
+    const make = (width: number, height: number): Body => bodyOfSize({ width, height }, body, materials);
     const front = make(size.width, size.height);
     const side = fitted(front, materials, size.depth);
     return { family: 'boxed', front, side, bottom: fitted(front, materials, undefined, size.depth) };

@@ -1,6 +1,6 @@
 import { each } from '../explore.ts';
 import type { Family } from '../family.ts';
-import { panelOfSize, squaresOfSize } from '../shared/control.ts';
+import { bodyOfSize } from '../shared/control.ts';
 import { sheetsWithin } from '../shared/sheets-within.ts';
 import { buildFacesAndStrip, settle } from './build.ts';
 import { facesAndStripControls } from './controls.ts';
@@ -52,10 +52,7 @@ export const facesAndStrip: Family<FacesAndStrip> = {
     const swatch = body.of === 'worked' ? body.swatch : materials.stripSwatch();
     return {
       family: 'faces-and-strip',
-      face:
-        body.of === 'motifs'
-          ? squaresOfSize(size, body.motif, materials)
-          : panelOfSize(size, body.swatch, materials),
+      face: bodyOfSize(size, body, materials),
       strip: {
         swatch,
         worked: 'across',

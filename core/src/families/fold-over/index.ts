@@ -2,15 +2,7 @@ import type { BagGraph } from '../../bag/index.ts';
 import { each } from '../explore.ts';
 import type { Family } from '../family.ts';
 import { MOST_CELLS, MOST_STITCHES } from '../shared/body.ts';
-import {
-  bodyControls,
-  type Choices,
-  type Control,
-  lift,
-  panelOfSize,
-  sizeOf,
-  squaresOfSize,
-} from '../shared/control.ts';
+import { bodyControls, bodyOfSize, type Choices, type Control, lift, sizeOf } from '../shared/control.ts';
 import type { Materials } from '../shared/materials.ts';
 import { sew, sheetsToGraph, split } from '../shared/sew.ts';
 import { LEFT, layOut, piecesOf, RIGHT, reversed, sheetSide } from '../shared/sheet.ts';
@@ -194,10 +186,7 @@ export const foldOver: Family<FoldOver> = {
   begin: ({ width, height }, body, materials) => {
     // The flap reaches over two thirds of the front.
     const size = { width, height: height * (2 + 2 / 3) };
-    const made =
-      body.of === 'motifs'
-        ? squaresOfSize(size, body.motif, materials)
-        : panelOfSize(size, body.swatch, materials);
+    const made = bodyOfSize(size, body, materials);
     const folding: FoldOver = {
       family: 'fold-over',
       body: made,

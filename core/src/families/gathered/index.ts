@@ -14,15 +14,7 @@ import { each } from '../explore.ts';
 import type { Family } from '../family.ts';
 import { bend, type HalfPlane, type Region } from '../shared/bend.ts';
 import { bodySchema, count } from '../shared/body.ts';
-import {
-  bodyControls,
-  type Choices,
-  type Control,
-  lift,
-  panelOfSize,
-  sizeOf,
-  squaresOfSize,
-} from '../shared/control.ts';
+import { bodyControls, bodyOfSize, type Choices, type Control, lift, sizeOf } from '../shared/control.ts';
 import type { Materials } from '../shared/materials.ts';
 import { APART, type SewnLine, sew, sheetsToGraph, split } from '../shared/sew.ts';
 import { BOTTOM, LEFT, layOut, piecesOf, RIGHT, reversed, sheetSide, TOP } from '../shared/sheet.ts';
@@ -331,10 +323,7 @@ export const gathered: Family<Gathered> = {
     const size = { width, height: 2 * (tall + zone - rise) };
     return {
       family: 'gathered',
-      body:
-        body.of === 'motifs'
-          ? squaresOfSize(size, body.motif, materials)
-          : panelOfSize(size, body.swatch, materials),
+      body: bodyOfSize(size, body, materials),
       together: 2,
       band: { swatch, rows: 4 },
       slit: 0,

@@ -11,7 +11,7 @@ import { mm } from '../../units/index.ts';
 import { each } from '../explore.ts';
 import type { Family } from '../family.ts';
 import { count } from '../shared/body.ts';
-import { type Choices, type Control, lift, panelOfSize, squaresOfSize } from '../shared/control.ts';
+import { bodyOfSize, type Choices, type Control, lift } from '../shared/control.ts';
 import { faceSchema, type LaidFace, layFace, pathLength } from '../shared/face.ts';
 import { faceControls, faceSize } from '../shared/face-control.ts';
 import type { Materials } from '../shared/materials.ts';
@@ -195,10 +195,7 @@ export const grownSides: Family<GrownSides> = {
     const row = materials.rowHeight(swatch);
     return {
       family: 'grown-sides',
-      face:
-        body.of === 'motifs'
-          ? squaresOfSize(size, body.motif, materials)
-          : panelOfSize(size, body.swatch, materials),
+      face: bodyOfSize(size, body, materials),
       swatch,
       rounds: Math.min(MOST_ROUNDS_OUT, Math.max(1, Math.round(size.depth / row / 2))),
     };

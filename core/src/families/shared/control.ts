@@ -275,3 +275,13 @@ export function panelOfSize(
     rowsRun: 'across',
   };
 }
+
+/** A body of about the size, of squares or of a panel like the given one. */
+export const bodyOfSize = (
+  size: { width: number; height: number },
+  like: Body,
+  materials: Materials,
+): Body =>
+  like.of === 'motifs'
+    ? squaresOfSize(size, like.motif, materials)
+    : panelOfSize(size, like.swatch, materials);

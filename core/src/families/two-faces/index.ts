@@ -3,7 +3,7 @@ import type { BagGraph, Motion, Point3 } from '../../bag/index.ts';
 import { each } from '../explore.ts';
 import type { Family } from '../family.ts';
 import { bend, type HalfPlane, type Region } from '../shared/bend.ts';
-import { type Choices, type Control, lift, panelOfSize, squaresOfSize } from '../shared/control.ts';
+import { bodyOfSize, type Choices, type Control, lift } from '../shared/control.ts';
 import { type FaceMake, faceSchema, type LaidFace, layFace } from '../shared/face.ts';
 import { faceControls, faceSize } from '../shared/face-control.ts';
 import type { Materials } from '../shared/materials.ts';
@@ -184,10 +184,7 @@ export const twoFaces: Family<TwoFaces> = {
   },
   begin: ({ width, height, depth }, body, materials) => {
     const size = { width: width + depth, height: height + depth / 2 };
-    const face =
-      body.of === 'motifs'
-        ? squaresOfSize(size, body.motif, materials)
-        : panelOfSize(size, body.swatch, materials);
+    const face = bodyOfSize(size, body, materials);
     return {
       family: 'two-faces',
       face,
