@@ -1,4 +1,6 @@
 import type { Mesh } from './mesh.ts';
+import type { PieceGrid } from './piece-grid.ts';
+import { restLengths } from './rest-length.ts';
 
 /** Distances between pairs of vertices that the fabric keeps. */
 interface Links {
@@ -54,26 +56,6 @@ const distanceOf = (p: Float64Array, a: number, b: number) =>
     (p[3 * a + 2] ?? 0) - (p[3 * b + 2] ?? 0),
   );
 
-/** How far above and below a drawn-in waist is felt, as a share of a typical square. */
-const WAIST_REACH = 0.7;
-
-/** The length a thread of the fabric keeps: as it lies in the net, shorter round a drawn-in waist. */
-function keptLength(
-  { heights, waist }: Mesh,
-  position: Float64Array,
-  a: number,
-  b: number,
-  unit: number,
-): number {
-  const length = distanceOf(position, a, b);
-  if (!waist || !heights) return length;
-  const [p, q] = [heights[a] ?? 0, heights[b] ?? 0];
-  // Only what runs round the bag is drawn in, not what runs up it.
-  const rise = Math.min(1, Math.abs(p - q) / (length * unit));
-  const far = ((p + q) / 2 - waist.height) / (WAIST_REACH * unit);
-  return length * (1 - waist.draw * Math.exp(-far * far) * (1 - rise * rise));
-}
-
 /** A repeatable pseudo-random number in -1 .. 1 for each seed. */
 function noise(seed: number): number {
   const x = Math.sin(seed * 127.1 + 311.7) * 43758.5453;
@@ -88,15 +70,19 @@ export function clothOf(mesh: Mesh, unit: number): Cloth {
     position[3 * i] = (net[2 * i] ?? 0) / unit;
     position[3 * i + 1] = (net[2 * i + 1] ?? 0) / unit;
   }
-  const links = (pairs: readonly number[], compliance: number): Links => ({
-    ends: Int32Array.from(pairs),
-    rest: Float64Array.from({ length: pairs.length / 2 }, (_, k) =>
-      keptLength(mesh, position, pairs[2 * k] ?? 0, pairs[2 * k + 1] ?? 0, unit),
-    ),
-    compliance,
-  });
-  const stretch: number[] = [];
-  const shear: number[] = [];
+  const kept = restLengths(mesh, unit);
+  const threads = (compliance: number) => {
+    const [ends, rest]: [number[], number[]] = [[], []];
+    return {
+      put(grid: PieceGrid, a: number, b: number) {
+        ends.push(a, b);
+        rest.push(kept(grid, a, b));
+      },
+      made: (): Links => ({ ends: Int32Array.from(ends), rest: Float64Array.from(rest), compliance }),
+    };
+  };
+  const stretch = threads(STRETCH);
+  const shear = threads(SHEAR);
   const bends = { ends: [] as number[], weights: [] as number[], compliance: [] as number[] };
   /** Three vertices in a row, the middle one `before` and `after` away from the others. */
   const straight = (a: number, b: number, c: number, before: number, after: number, stiff: number) => {
@@ -111,14 +97,17 @@ export function clothOf(mesh: Mesh, unit: number): Cloth {
     const [before, after] = [gap(a, b), gap(b, c)];
     if (gap(a, c) > STRAIGHT * (before + after)) straight(a, b, c, before, after, STIFF);
   };
-  for (const { w, h, at } of mesh.grids) {
+  for (const grid of mesh.grids) {
+    const { w, h, at } = grid;
     const vertex = (i: number, j: number) => at[j * w + i] ?? 0;
     for (let j = 0; j < h; j++) {
       for (let i = 0; i < w; i++) {
-        if (i + 1 < w) stretch.push(vertex(i, j), vertex(i + 1, j));
-        if (j + 1 < h) stretch.push(vertex(i, j), vertex(i, j + 1));
-        if (i + 1 < w && j + 1 < h)
-          shear.push(vertex(i, j), vertex(i + 1, j + 1), vertex(i + 1, j), vertex(i, j + 1));
+        if (i + 1 < w) stretch.put(grid, vertex(i, j), vertex(i + 1, j));
+        if (j + 1 < h) stretch.put(grid, vertex(i, j), vertex(i, j + 1));
+        if (i + 1 < w && j + 1 < h) {
+          shear.put(grid, vertex(i, j), vertex(i + 1, j + 1));
+          shear.put(grid, vertex(i + 1, j), vertex(i, j + 1));
+        }
         if (i + 2 < w) inside(vertex(i, j), vertex(i + 1, j), vertex(i + 2, j));
         if (j + 2 < h) inside(vertex(i, j), vertex(i, j + 1), vertex(i, j + 2));
       }
@@ -152,7 +141,6 @@ export function clothOf(mesh: Mesh, unit: number): Cloth {
     };
   };
   const closing = holds('closing');
-  const [stretchLinks, shearLinks] = [links(stretch, STRETCH), links(shear, SHEAR)];
   preBend(position, count, closing);
   return {
     unit,
@@ -160,8 +148,8 @@ export function clothOf(mesh: Mesh, unit: number): Cloth {
     position,
     velocity: new Float64Array(3 * count),
     inverseMass: mass.map((m) => 1 / m),
-    stretch: stretchLinks,
-    shear: shearLinks,
+    stretch: stretch.made(),
+    shear: shear.made(),
     bend: {
       ends: Int32Array.from(bends.ends),
       weights: Float64Array.from(bends.weights),

@@ -34,13 +34,7 @@ describe('mesh', () => {
           covered += own;
         }
         const pieces = graph.pieces.reduce((sum, { outline }) => sum + area(outline), 0);
-        // What is worked onto a much shorter edge is taken in: a gathered end, a flap wider than its rim.
-        const taken = graph.seams.some(({ kind, a, b }) => {
-          const [p, q] = [Math.abs(a.to - a.from), Math.abs(b.to - b.from)];
-          return kind === 'grown' && Math.min(p, q) < 0.9 * Math.max(p, q);
-        });
-        if (taken) expect(covered).toBeLessThan(pieces);
-        else expect(covered / pieces).toBeCloseTo(1, 6);
+        expect(covered / pieces).toBeCloseTo(1, 6);
         expect(mesh.rims).toHaveLength(graph.rims);
         for (const rim of mesh.rims) expect(rim.length).toBeGreaterThanOrEqual(2);
       }),
@@ -96,11 +90,31 @@ describe('filling', () => {
         slit: 0,
       },
     ],
+    [
+      'a purse gathered at its sides, too',
+      {
+        family: 'gathered',
+        body: {
+          of: 'worked',
+          swatch: 's2',
+          stitches: 40,
+          rows: 90,
+          multiple: { multiple: 1, extra: 0 },
+          rowsRun: 'across',
+        },
+        together: 2,
+        band: { swatch: 's2', rows: 4 },
+        slit: 80,
+        sides: 2,
+      },
+    ],
   ];
   test.each(cases)('%s closes its seams, keeps its fabric, and holds something', (_, construction) => {
     const { filling, shape } = fill(construction);
     expect(shape.gap).toBeLessThan(1);
-    expect(shape.strain).toBeLessThan(0.08);
+    // Fabric gathered from two sides at its corners crinkles.
+    const twice = construction.family === 'gathered' && construction.sides !== undefined;
+    expect(shape.strain).toBeLessThan(twice ? 0.16 : 0.08);
     expect(shape.volume).toBeGreaterThan(0.3);
     // No closed surface of this area holds more than a ball: V <= A^1.5 / (6 sqrt pi), and the lid is small.
     const fabric = graphOf(construction).pieces.reduce((sum, { outline }) => sum + area(outline), 0);

@@ -10,7 +10,7 @@ import {
   type Trim,
 } from '../bag/index.ts';
 import { gridOn, onEdge, type PieceGrid, type Stops } from './piece-grid.ts';
-import { restingPlaces } from './take-in.ts';
+import { type TakenIn, takenIn } from './take-in.ts';
 
 /** A vertex held onto a point between two others: x = (1 - share) b0 + share b1. */
 export interface VertexHold {
@@ -23,12 +23,14 @@ export interface VertexHold {
 
 /** The bag's pieces as one mesh in the open net. Lengths in mm. */
 export interface Mesh {
-  /** x, y of every vertex at rest in the net, two numbers each; gathered fabric is taken in. */
+  /** x, y of every vertex in the net, two numbers each. */
   readonly net: Float64Array;
   readonly count: number;
   /** Height of every vertex on the made-up bag, mm; told only where a waist is drawn in. */
   readonly heights: Float64Array | undefined;
   readonly waist: Trim['waist'];
+  /** Where fabric is gathered onto a shorter edge. */
+  readonly takenIn: readonly TakenIn[];
   readonly grids: readonly PieceGrid[];
   /** Corner triples, counter-clockwise as seen from the right side. */
   readonly triangles: Int32Array;
@@ -45,14 +47,13 @@ export interface Mesh {
  */
 export function meshOf(graph: BagGraph, spacing: number): Mesh {
   const stops = stopsOf(graph);
-  const resting = restingPlaces(graph);
   const grids: PieceGrid[] = [];
   const net: number[] = [];
   for (const piece of graph.pieces) {
     const first = net.length / 2;
     const grid = gridOn(piece, stops(piece), spacing, first);
     for (const point of grid.points) {
-      const p = resting(piece.cell.sheet, inNet(piece, point));
+      const p = inNet(piece, point);
       net.push(p.x, p.y);
     }
     grids.push(grid);
@@ -70,6 +71,7 @@ export function meshOf(graph: BagGraph, spacing: number): Mesh {
     count: net.length / 2,
     heights: graph.trim?.waist && heightsOf(graph, grids),
     waist: graph.trim?.waist,
+    takenIn: takenIn(graph),
     grids,
     triangles: trianglesOf(grids),
     holds,

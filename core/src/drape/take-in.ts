@@ -1,13 +1,15 @@
 import { type BagGraph, inNet, intervalLength, type Point, pieceIndex, pointOnEdge } from '../bag/index.ts';
 import { groupBy } from '../group-by.ts';
 
-/** A part of the net that is taken in towards one of its edges. */
-interface TakenIn {
+/** A part of the net that is taken in towards one of its edges. Lengths in mm. */
+export interface TakenIn {
   /** The sheet it concerns. */
   readonly sheet: string;
-  /** Middle of the edge, the way along it, and the way into the fabric; unit vectors. */
-  readonly middle: Point;
+  /** Where the edge begins, the way along it, and the way into the fabric; unit vectors. */
+  readonly start: Point;
   readonly along: Point;
+  /** mm */
+  readonly length: number;
   readonly inward: Point;
   /** How long the edge becomes, as a share of what it is, and how far in from it that is felt, mm. */
   readonly share: number;
@@ -17,12 +19,12 @@ interface TakenIn {
 /** Edges worked onto a much shorter one: less than this share of their length. */
 const GATHERED = 0.9;
 /** How far in the taking-in is felt, by the way the corners move. */
-const REACH = 1.15;
+const REACH = 1.6;
 
 const sum = (list: readonly number[]) => list.reduce((a, b) => a + b, 0);
 
 /** The lines of a bag along which fabric is worked together onto something shorter. */
-function takenIn(graph: BagGraph): TakenIn[] {
+export function takenIn(graph: BagGraph): TakenIn[] {
   const piece = pieceIndex(graph);
   const grown = graph.seams.filter(({ kind }) => kind === 'grown');
   return [...groupBy(grown, ({ line }) => line).values()].flatMap((seams): TakenIn[] => {
@@ -44,8 +46,9 @@ function takenIn(graph: BagGraph): TakenIn[] {
     return [
       {
         sheet: piece(first.piece).cell.sheet,
-        middle: { x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 },
+        start: from,
         along,
+        length,
         // Left of an edge lies its piece.
         inward: { x: -along.y * way, y: along.x * way },
         share,
@@ -56,18 +59,21 @@ function takenIn(graph: BagGraph): TakenIn[] {
 }
 
 /**
- * Where a point of the net lies at rest once gathered edges have been worked together: towards such an edge the
- * fabric narrows evenly to the edge's new length.
+ * The length of a thread from p to q of the net once gathered edges have been worked together: towards such an
+ * edge the fabric along it shrinks evenly to the edge's new length.
  */
-export function restingPlaces(graph: BagGraph): (sheet: string, p: Point) => Point {
-  const edges = takenIn(graph);
-  return (sheet, p) =>
-    edges.reduce((at, edge) => {
-      if (edge.sheet !== sheet) return at;
-      const [dx, dy] = [at.x - edge.middle.x, at.y - edge.middle.y];
-      const far = dx * edge.inward.x + dy * edge.inward.y;
-      const felt = Math.max(0, 1 - far / edge.reach) * (1 - edge.share);
-      const off = dx * edge.along.x + dy * edge.along.y;
-      return { x: at.x - edge.along.x * off * felt, y: at.y - edge.along.y * off * felt };
-    }, p);
+export function takenLength(edges: readonly TakenIn[], sheet: string, p: Point, q: Point): number {
+  let [x, y] = [q.x - p.x, q.y - p.y];
+  for (const edge of edges) {
+    if (edge.sheet !== sheet) continue;
+    const [dx, dy] = [(p.x + q.x) / 2 - edge.start.x, (p.y + q.y) / 2 - edge.start.y];
+    const off = dx * edge.along.x + dy * edge.along.y;
+    if (off < 0 || off > edge.length) continue;
+    const far = dx * edge.inward.x + dy * edge.inward.y;
+    const lost = Math.max(0, 1 - far / edge.reach) * (1 - edge.share);
+    const run = (x * edge.along.x + y * edge.along.y) * lost;
+    x -= edge.along.x * run;
+    y -= edge.along.y * run;
+  }
+  return Math.hypot(x, y);
 }

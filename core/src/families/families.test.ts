@@ -218,6 +218,34 @@ describe('the narrowest place', () => {
     expect(narrowestGirth(purse)).toBeCloseTo(measure(purse).width, 6);
   });
 
+  test('a piece gathered at its ends and open sides: opening and height by hand', () => {
+    const { graph, materials } = build({
+      family: 'gathered',
+      body: PANEL,
+      together: 2,
+      band: { swatch: 's2', rows: 4 },
+      slit: 0,
+      sides: 2,
+    });
+    const join = materials.join();
+    const [w, tall] = [50 * materials.pitch('s2') + join, 30 * materials.rowHeight('s2')];
+    // The end loses a quarter of the width on either side; halved, the side must still reach that far in, and a
+    // tenth farther: the least zone is 1.1 x 2 x w / 4, if the face is tall enough for it.
+    const zone = Math.min(0.9 * tall, Math.max(0.25 * tall, 1.1 * 2 * (w / 4)));
+    const slope = zone / 2;
+    const rise = Math.max(0.3 * slope, Math.sqrt(Math.max(0, slope ** 2 - (w / 4) ** 2)));
+    // Two ends of half the width, and at each side two faces of half the zone.
+    expect(measure(graph).opening).toBeCloseTo(2 * (w / 2) + 4 * (zone / 2), 6);
+    expect(measure(graph).height).toBeCloseTo(tall - zone + rise + 4 * materials.rowHeight('s2'), 6);
+    expect(graph.pieces.map(({ name }) => name)).toEqual([
+      'Body',
+      'Front band',
+      'Back band',
+      'Left band',
+      'Right band',
+    ]);
+  });
+
   test('a shaped face is as narrow as its counts make it', () => {
     // 60 stitches wide, drawn in to 30 over the middle rows and out again.
     const shaped: FaceMake = {

@@ -168,6 +168,7 @@ const gathered = fc.record({
   together: fc.integer({ min: 2, max: 6 }),
   band: fc.record({ swatch: fc.constantFrom('s1', 's2'), rows: fc.integer({ min: 1, max: 12 }) }),
   slit: fc.oneof(fc.constant(0), fc.integer({ min: 1, max: 400 })),
+  sides: fc.option(fc.integer({ min: 2, max: 6 }), { nil: undefined }),
 });
 
 const inner = fc.oneof(wrapRound, boxed, facesAndStrip, twoFaces);

@@ -1,30 +1,20 @@
 import { z } from 'zod';
-import {
-  type BagGraph,
-  type Edge,
-  type Interval,
-  type Motion,
-  type Piece,
-  type Point,
-  type Point3,
-  rectangle,
-} from '../../bag/index.ts';
-import { mm } from '../../units/index.ts';
+import { type BagGraph, type Interval, intervalLength, type Point } from '../../bag/index.ts';
 import { each } from '../explore.ts';
 import type { Family } from '../family.ts';
-import { bend, type HalfPlane, type Region } from '../shared/bend.ts';
+import { bend } from '../shared/bend.ts';
 import { bodySchema, count } from '../shared/body.ts';
 import { bodyControls, bodyOfSize, type Choices, type Control, lift, sizeOf } from '../shared/control.ts';
 import type { Materials } from '../shared/materials.ts';
-import { APART, type SewnLine, sew, sheetsToGraph, split } from '../shared/sew.ts';
+import { type SewnLine, sew, sheetsToGraph, split } from '../shared/sew.ts';
 import { BOTTOM, LEFT, layOut, piecesOf, RIGHT, reversed, sheetSide, TOP } from '../shared/sheet.ts';
 import { sheetsWithin } from '../shared/sheets-within.ts';
+import { endBand, sideBand } from './bands.ts';
+import { type DrawnIn, drawnIn, faceRegions } from './draw-in.ts';
 
 const MOST_TOGETHER = 6;
 const MOST_BAND = 60;
 const MOST_SLIT = 400;
-/** Gap between the gathered end and its band in the net, mm. */
-const GAP = APART / 3;
 
 export const gatheredSchema = z.object({
   family: z.literal('gathered'),
@@ -38,123 +28,16 @@ export const gatheredSchema = z.object({
     .number('The slit is a length in mm.')
     .min(0, 'A slit cannot be negative.')
     .max(MOST_SLIT, 'A slit cannot be more than 40 cm.'),
+  /** Stitches of the open sides worked together into one of the band, where the sides are drawn in as well. */
+  sides: count('Stitches together at the sides', MOST_TOGETHER, 2).optional(),
 });
 export type Gathered = z.infer<typeof gatheredSchema>;
 
-/**
- * How a face w wide and `tall` high lies once its end is drawn in to w / g: it keeps its width up to a zone, in
- * which it slopes in from both sides. The slope is as long as the zone is tall, so the zone loses some height.
- */
-export function drawnIn(w: number, tall: number, g: number): { zone: number; rise: number } {
-  const shift = (w - w / g) / 2;
-  const zone = Math.min(0.8 * tall, Math.max(1.15 * shift, 0.25 * tall));
-  const rise = Math.max(0.3 * zone, Math.sqrt(Math.max(0, zone * zone - shift * shift)));
-  return { zone, rise };
-}
+/** How the faces of a sheet lie once they are drawn in. */
+const drawnOf = ({ together, sides, slit }: Gathered, w: number, tall: number): DrawnIn =>
+  drawnIn(w, tall, together, sides === undefined ? undefined : { together: sides, slit });
 
-/** The inside of a triangle, counter-clockwise. */
-function inside(corners: readonly [Point, Point, Point]): HalfPlane[] {
-  return corners.map((p, i) => {
-    const q = corners[(i + 1) % 3] ?? p;
-    const length = Math.hypot(q.x - p.x, q.y - p.y);
-    const normal = { x: (q.y - p.y) / length, y: (p.x - q.x) / length };
-    return { normal, limit: normal.x * p.x + normal.y * p.y };
-  });
-}
-
-/** The motion that puts three points of the net at three places. */
-function onto(
-  [a, b, c]: readonly [Point, Point, Point],
-  [A, B, C]: readonly [Point3, Point3, Point3],
-): Motion {
-  const [bx, by, cx, cy] = [b.x - a.x, b.y - a.y, c.x - a.x, c.y - a.y];
-  const turn = bx * cy - by * cx;
-  const axis = (key: 'x' | 'y' | 'z') => {
-    const [p, q] = [B[key] - A[key], C[key] - A[key]];
-    const [u, v] = [(p * cy - q * by) / turn, (q * bx - p * cx) / turn];
-    return { u, v, o: A[key] - a.x * u - a.y * v };
-  };
-  const [x, y, depth] = [axis('x'), axis('y'), axis('z')];
-  return {
-    origin: { x: x.o, y: y.o, z: depth.o },
-    u: { x: x.u, y: y.u, z: depth.u },
-    v: { x: x.v, y: y.v, z: depth.v },
-  };
-}
-
-/** One face of the sheet: its straight part, and three triangles that take its end in. */
-function faceRegions(face: 'front' | 'back', w: number, tall: number, g: number): Region[] {
-  const { zone, rise } = drawnIn(w, tall, g);
-  const shoulder = tall - zone;
-  const half = w / 2 / g;
-  // The back lies below the fold, on its head: net heights are counted from the fold.
-  const sign = face === 'front' ? 1 : -1;
-  const net = (x: number, up: number): Point => ({ x, y: tall + sign * up });
-  const made = (x: number, y: number): Point3 => ({ x, y, z: 0 });
-  const region = (
-    corners: readonly [Point, Point, Point],
-    places: readonly [Point3, Point3, Point3],
-  ): Region => {
-    const ccw = sign > 0 ? corners : ([corners[0], corners[2], corners[1]] as const);
-    return { face, within: inside(ccw), motion: onto(corners, places), holds: ofSheet };
-  };
-  const ofSheet = (piece: Piece) => piece.cell.sheet === 'body';
-  const [bl, bm, br, tl, tr] = [
-    net(0, shoulder),
-    net(w / 2, shoulder),
-    net(w, shoulder),
-    net(0, tall),
-    net(w, tall),
-  ];
-  const [BL, BM, BR] = [made(-w / 2, shoulder), made(0, shoulder), made(w / 2, shoulder)];
-  const [TL, TR] = [made(-half, shoulder + rise), made(half, shoulder + rise)];
-  return [
-    {
-      face,
-      within: [
-        { normal: { x: 0, y: sign }, limit: sign * tall + shoulder },
-        { normal: { x: 0, y: -sign }, limit: -sign * tall },
-      ],
-      motion: onto([net(0, 0), br, bl], [made(-w / 2, 0), BR, BL]),
-      holds: ofSheet,
-    },
-    region([bl, bm, tl], [BL, BM, TL]),
-    region([bm, tr, tl], [BM, TR, TL]),
-    region([bm, br, tr], [BM, BR, TR]),
-  ];
-}
-
-function bandPiece(
-  params: Gathered,
-  name: 'front' | 'back',
-  w: number,
-  length: number,
-  loops: number,
-  materials: Materials,
-): Piece {
-  const { swatch, rows } = params.band;
-  const [wide, tall] = [w / params.together, rows * materials.rowHeight(swatch)];
-  const stitches = Math.max(1, Math.round(loops / params.together));
-  const edge = (kind: Edge['kind'], way: number, own: number): Edge => ({
-    kind,
-    length: mm(way),
-    loops: own,
-  });
-  const ends = edge('row-ends', tall, Math.max(1, Math.round(rows * materials.rowEndRate(swatch))));
-  const id = `${name}-band`;
-  return {
-    id,
-    name: name === 'front' ? 'Front band' : 'Back band',
-    make: { of: 'panel', swatch, stitches, rows, rowsRun: 'across' },
-    outline: rectangle(0, 0, wide, tall),
-    edges: [edge('chain', wide, stitches), ends, edge('tops', wide, stitches), ends],
-    at: { x: (w - wide) / 2, y: name === 'front' ? length + GAP : -GAP - tall },
-    turn: 0,
-    cell: { sheet: id, row: 0, column: 0 },
-  };
-}
-
-/** A piece folded at the bottom whose ends are drawn in onto two bands. */
+/** A piece folded at the bottom whose ends are drawn in onto two bands, and its open sides onto two more. */
 function build(params: Gathered, materials: Materials): BagGraph {
   const sheet = layOut(params.body, materials, {
     id: 'body',
@@ -162,80 +45,113 @@ function build(params: Gathered, materials: Materials): BagGraph {
     at: { x: 0, y: 0 },
     joined: [LEFT, RIGHT],
   });
-  const [w, length] = [sheet.width, sheet.height];
-  const tall = length / 2;
-  const loops = (side: typeof TOP | typeof BOTTOM) =>
-    sheetSide(sheet, side).reduce((sum, { piece, edge }) => {
-      const own = piecesOf(sheet).find(({ id }) => id === piece);
-      return sum + (own?.edges[edge]?.loops ?? 0);
+  const tall = sheet.height / 2;
+  const drawn = drawnOf(params, sheet.width, tall);
+  const { sides, together } = params;
+  const slit = sides === undefined ? Math.min(params.slit, 0.9 * tall) : drawn.zone;
+  const gathering = { worked: params.band, width: sheet.width, tall, together, drawn };
+  const loopsOf = (chain: readonly Interval[]) =>
+    chain.reduce((sum, interval) => {
+      const edge = piecesOf(sheet).find(({ id }) => id === interval.piece)?.edges[interval.edge];
+      return sum + (edge ? (edge.loops * intervalLength(interval)) / edge.length : 0);
     }, 0);
-  const front = bandPiece(params, 'front', w, length, loops(TOP), materials);
-  const back = bandPiece(params, 'back', w, length, loops(BOTTOM), materials);
-  const whole = (piece: Piece, edge: number): Interval[] => [
-    { piece: piece.id, edge, from: 0, to: piece.edges[edge]?.length ?? 0 },
-  ];
-  const { zone, rise } = drawnIn(w, tall, params.together);
-  const top = tall - zone + rise;
-  const bandRegion = (piece: Piece, face: 'front' | 'back'): Region => {
-    const sign = face === 'front' ? 1 : -1;
-    // The edge that meets the sheet is the band's lower one in front and its upper one behind.
-    const root = face === 'front' ? piece.at.y : piece.at.y + (piece.outline[2]?.y ?? 0);
-    return {
-      face,
-      within: [],
-      motion: {
-        origin: { x: -w / 2, y: top - sign * root, z: 0 },
-        u: { x: 1, y: 0, z: 0 },
-        v: { x: 0, y: sign, z: 0 },
-      },
-      holds: ({ id }) => id === piece.id,
-    };
-  };
-  const slit = Math.min(params.slit, 0.9 * tall);
-  const [leftFront, leftRest] = split(split(sheetSide(sheet, LEFT), slit)[1], tall - slit);
-  const [leftBack] = split(leftRest, tall - slit);
-  const [rightBack, rightRest] = split(split(sheetSide(sheet, RIGHT), slit)[1], tall - slit);
-  const [rightFront] = split(rightRest, tall - slit);
+  const [top, bottom] = [sheetSide(sheet, TOP), sheetSide(sheet, BOTTOM)];
+  const front = endBand('front', gathering, loopsOf(top), materials);
+  const back = endBand('back', gathering, loopsOf(bottom), materials);
+  // Each side from its upper end: the front's slit, the front and back that meet, the back's slit.
+  const [leftFrontSlit, leftBelow] = split(sheetSide(sheet, LEFT), slit);
+  const [leftFront, leftBehind] = split(leftBelow, tall - slit);
+  const [leftBack, leftBackSlit] = split(leftBehind, tall - slit);
+  const [rightBackSlit, rightAbove] = split(sheetSide(sheet, RIGHT), slit);
+  const [rightBack, rightBefore] = split(rightAbove, tall - slit);
+  const [rightFront, rightFrontSlit] = split(rightBefore, tall - slit);
   const lines: SewnLine[] = [
-    sew('grown', 'front-band', 'Front, drawn in', sheetSide(sheet, TOP), reversed(whole(front, BOTTOM))),
-    sew('grown', 'back-band', 'Back, drawn in', sheetSide(sheet, BOTTOM), reversed(whole(back, TOP))),
+    sew('grown', 'front-band', 'Front, drawn in', top, reversed([front.root])),
+    sew('grown', 'back-band', 'Back, drawn in', bottom, reversed([back.root])),
     sew('closing', 'left', 'Left side seam', leftFront, reversed(leftBack)),
     sew('closing', 'right', 'Right side seam', rightFront, reversed(rightBack)),
-    // With no slit the bands close to a ring.
-    ...(slit === 0
-      ? [
-          sew(
-            'closing',
-            'band-left',
-            'Left end of the bands',
-            whole(front, LEFT),
-            reversed(whole(back, LEFT)),
-          ),
-          sew(
-            'closing',
-            'band-right',
-            'Right end of the bands',
-            whole(front, RIGHT),
-            reversed(whole(back, RIGHT)),
-          ),
-        ]
-      : []),
   ];
+  const bands = [front, back];
+  if (sides !== undefined) {
+    const side = (name: 'left' | 'right', ...slits: Interval[][]) =>
+      sideBand(name, gathering, loopsOf(slits.flat()), sides, materials);
+    const left = side('left', leftFrontSlit, leftBackSlit);
+    const right = side('right', rightFrontSlit, rightBackSlit);
+    bands.push(left, right);
+    const half = intervalLength(left.root) / 2;
+    // The left band's inner edge runs up, so it comes to the back's slit first; the right one's runs down.
+    const [leftBackRoot, leftFrontRoot] = split([left.root], half);
+    const [rightFrontRoot, rightBackRoot] = split([right.root], half);
+    // The bands are worked round and round: nothing is sewn where one goes over into the next.
+    lines.push(
+      sew(
+        'grown',
+        'left-front-band',
+        'Left side of the front, drawn in',
+        leftFrontSlit,
+        reversed(leftFrontRoot),
+      ),
+      sew('grown', 'left-back-band', 'Left side of the back, drawn in', leftBackSlit, reversed(leftBackRoot)),
+      sew(
+        'grown',
+        'right-front-band',
+        'Right side of the front, drawn in',
+        rightFrontSlit,
+        reversed(rightFrontRoot),
+      ),
+      sew(
+        'grown',
+        'right-back-band',
+        'Right side of the back, drawn in',
+        rightBackSlit,
+        reversed(rightBackRoot),
+      ),
+      sew(
+        'grown',
+        'left-front-turn',
+        'Front left corner of the band',
+        [front.before],
+        reversed([left.after]),
+      ),
+      sew(
+        'grown',
+        'right-front-turn',
+        'Front right corner of the band',
+        [front.after],
+        reversed([right.before]),
+      ),
+      sew('grown', 'left-back-turn', 'Back left corner of the band', [back.after], reversed([left.before])),
+      sew(
+        'grown',
+        'right-back-turn',
+        'Back right corner of the band',
+        [back.before],
+        reversed([right.after]),
+      ),
+    );
+  } else if (slit === 0) {
+    // With no slit the bands close to a ring.
+    lines.push(
+      sew('closing', 'band-left', 'Left end of the bands', [front.before], reversed([back.after])),
+      sew('closing', 'band-right', 'Right end of the bands', [front.after], reversed([back.before])),
+    );
+  }
+  const pieces = bands.map(({ piece }) => piece);
   const bent = bend(
-    [...piecesOf(sheet), front, back],
+    [...piecesOf(sheet), ...pieces],
     [
-      ...faceRegions('front', w, tall, params.together),
-      ...faceRegions('back', w, tall, params.together),
-      bandRegion(front, 'front'),
-      bandRegion(back, 'back'),
+      ...faceRegions('front', sheet.width, tall, together, drawn),
+      ...faceRegions('back', sheet.width, tall, together, drawn),
+      ...bands.flatMap(({ regions }) => regions),
     ],
   );
   const graph = sheetsToGraph([{ sheet, id: 'body', name: '' }], lines, [bent]);
-  const netY = (piece: string, p: Point) => (piecesOf(sheet).find(({ id }) => id === piece)?.at.y ?? 0) + p.y;
+  const all = [...graph.pieces, ...pieces];
+  const netY = (piece: string, p: Point) => (all.find(({ id }) => id === piece)?.at.y ?? 0) + p.y;
   return {
     ...graph,
-    pieces: [...graph.pieces, front, back],
-    // Only the bottom folds; where the end is drawn in nothing is creased.
+    pieces: all,
+    // Only the bottom folds, and the side bands with it; where the end is drawn in nothing is creased.
     folds: graph.folds.filter(({ piece, from, to }) =>
       [from, to].every((p) => Math.abs(netY(piece, p) - tall) < 1e-3),
     ),
@@ -285,13 +201,25 @@ function controls(params: Gathered, materials: Materials, choices: Choices): Con
       hint: 'below the band; 0 closes the bands to a ring',
       set: (slit) => ({ ...params, slit }),
     },
+    {
+      kind: 'count',
+      id: 'sides',
+      label: 'Stitches worked together at the open sides',
+      value: params.sides ?? 1,
+      min: 1,
+      max: MOST_TOGETHER,
+      step: 1,
+      hint: '1 leaves the sides as they are; from 2 on the band runs on over them',
+      set: (together) => ({ ...params, sides: together > 1 ? together : undefined }),
+    },
   ];
 }
 
 export const gathered: Family<Gathered> = {
   id: 'gathered',
   name: 'Gathered',
-  about: 'One piece folded at the bottom; both ends are drawn in by working stitches together onto a band.',
+  about:
+    'One piece folded at the bottom; both ends, and if you like the open sides, are drawn in by working stitches together onto a band.',
   drawing: {
     pieces: 'M14 12h44v32H14zM26 4h20v5H26zM26 47h20v5H26z',
     folds: 'M10 28h52M14 12l12 -3M58 12l-12 -3M14 44l12 3M58 44l-12 3',
