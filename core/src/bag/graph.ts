@@ -97,6 +97,8 @@ export interface Facet {
   readonly outline: readonly Point[];
   readonly face: Face;
   readonly motion: Motion;
+  /** It is folded away inside, and the bag is sewn across along its border. */
+  readonly tucked?: true;
 }
 
 /** A fold across a piece, in the piece's own coordinates. */

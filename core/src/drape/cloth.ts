@@ -37,6 +37,7 @@ export interface Cloth {
   readonly flat: Holds;
   /** Closing seams: drawn together. */
   readonly closing: Holds;
+  /** Corners of the triangles that the filling pushes on. */
   readonly triangles: Int32Array;
   readonly rims: readonly (readonly number[])[];
 }
@@ -157,7 +158,7 @@ export function clothOf(mesh: Mesh, unit: number): Cloth {
     },
     flat: holds('flat'),
     closing,
-    triangles: mesh.triangles,
+    triangles: mesh.holding,
     rims: mesh.rims,
   };
 }

@@ -183,6 +183,38 @@ describe('filling', () => {
     expect(mean(hem.map((v) => at(v, 2)))).toBeGreaterThan(mean(root.map((v) => at(v, 2))));
   });
 
+  test('corners sewn across make a bag deeper at its bottom, and hold nothing themselves', () => {
+    const boxed = (tuck: number): Construction => ({
+      family: 'two-faces',
+      face: { ...squares, columns: 3, rows: 3 },
+      tuck,
+    });
+    const [flat, deep] = [fill(boxed(0)), fill(boxed(60))];
+    expect(deep.shape.gap).toBeLessThan(1);
+    // What is tucked away is 60 / 2 by 60 / 2 at two corners of either face.
+    const areaOf = (triangles: Int32Array) => {
+      let sum = 0;
+      for (let t = 0; t < triangles.length; t += 3) {
+        const at = (k: number) => {
+          const v = triangles[t + k] ?? 0;
+          return { x: deep.filling.mesh.net[2 * v] ?? 0, y: deep.filling.mesh.net[2 * v + 1] ?? 0 };
+        };
+        sum += area([at(0), at(1), at(2)]);
+      }
+      return sum;
+    };
+    const { triangles, holding } = deep.filling.mesh;
+    expect(areaOf(triangles) - areaOf(holding)).toBeCloseTo(4 * 30 * 30, 3);
+    const lowDepth = (positions: Float32Array) => {
+      const tall = extentOf(positions, 1);
+      const zs: number[] = [];
+      for (let i = 0; i < positions.length; i += 3)
+        if ((positions[i + 1] ?? 0) < 0.12 * tall) zs.push(positions[i + 2] ?? 0);
+      return Math.max(...zs) - Math.min(...zs);
+    };
+    expect(lowDepth(deep.filling.upright())).toBeGreaterThan(lowDepth(flat.filling.upright()) + 10);
+  });
+
   test('a waist makes the filled bag narrower there than it is without', () => {
     const document = testDocument(folded);
     const materials = materialsOf(sizeTable(document), document);

@@ -1,16 +1,20 @@
 import {
+  along,
   type BagGraph,
   cornersOf,
   type Interval,
   inNet,
   madeUpPlaces,
   type Piece,
+  type Point,
   type RimPart,
   type Seam,
   type Trim,
 } from '../bag/index.ts';
-import { gridOn, onEdge, type PieceGrid, type Stops } from './piece-grid.ts';
+import { onto } from './onto.ts';
+import { gridOn, onEdge, type PieceGrid, SAME, type Stops } from './piece-grid.ts';
 import { type TakenIn, takenIn } from './take-in.ts';
+import { tuckedAway, tuckHolds } from './tuck.ts';
 
 /** A vertex held onto a point between two others: x = (1 - share) b0 + share b1. */
 export interface VertexHold {
@@ -34,6 +38,8 @@ export interface Mesh {
   readonly grids: readonly PieceGrid[];
   /** Corner triples, counter-clockwise as seen from the right side. */
   readonly triangles: Int32Array;
+  /** Those of them that hold the filling: all but what is tucked away inside. */
+  readonly holding: Int32Array;
   readonly holds: readonly VertexHold[];
   /** Vertices round each opening, in the direction of the outlines; the mouth, which is the longest, first. */
   readonly rims: readonly (readonly number[])[];
@@ -64,7 +70,10 @@ export function meshOf(graph: BagGraph, spacing: number): Mesh {
     if (!grid) throw new Error(`The bag has no piece ${id}.`);
     return grid;
   };
-  const holds = graph.seams.flatMap((seam) => holdsOf(seam, gridOf));
+  const holds = [
+    ...graph.seams.flatMap((seam) => holdsOf(seam, gridOf)),
+    ...tuckHolds(graph, gridOf, SAME * spacing),
+  ];
 
   return {
     net: Float64Array.from(net),
@@ -74,6 +83,7 @@ export function meshOf(graph: BagGraph, spacing: number): Mesh {
     takenIn: takenIn(graph),
     grids,
     triangles: trianglesOf(grids),
+    holding: trianglesOf(grids, tuckedAway(graph)),
     holds,
     rims: cornersOf(graph)
       .rims()
@@ -118,36 +128,23 @@ function stopsOf(graph: BagGraph): (piece: Piece) => Stops {
 function holdsOf(seam: Seam, gridOf: (id: string) => PieceGrid): VertexHold[] {
   const share = (interval: Interval, position: number) =>
     (position - interval.from) / (interval.to - interval.from);
-  const a = onEdge(gridOf(seam.a.piece), seam.a).map((v) => ({ ...v, t: share(seam.a, v.position) }));
-  const b = onEdge(gridOf(seam.b.piece), seam.b).map((v) => ({ ...v, t: share(seam.b, v.position) }));
-  const even = a.length === b.length;
-  if (even)
-    return a.map((v, i) => ({
-      a: v.vertex,
-      b0: b[i]?.vertex ?? 0,
-      b1: b[i]?.vertex ?? 0,
-      share: 0,
-      kind: seam.kind,
-    }));
-  const onto = (from: typeof a, to: typeof b): VertexHold[] =>
-    from.map((v) => {
-      const next = to.findIndex(({ t }) => t >= v.t - 1e-6);
-      const [b1, b0] = [to[next < 0 ? to.length - 1 : next], to[next < 1 ? 0 : next - 1]];
-      if (!b0 || !b1) throw new Error('A seam without vertices.');
-      const span = b1.t - b0.t;
-      const at = Math.abs(span) < 1e-9 ? 0 : Math.min(1, Math.max(0, (v.t - b0.t) / span));
-      return { a: v.vertex, b0: b0.vertex, b1: b1.vertex, share: at, kind: seam.kind };
-    });
-  return [...onto(a, b), ...onto(b, a)];
+  const way = (interval: Interval) =>
+    onEdge(gridOf(interval.piece), interval).map((v) => ({ ...v, t: share(interval, v.position) }));
+  return onto(way(seam.a), way(seam.b), seam.kind);
 }
 
-/** Two triangles a cell, with diagonals through the piece's centre, so that diagonal folds lie on them. */
-function trianglesOf(grids: readonly PieceGrid[]): Int32Array {
+/** Two triangles a cell (of the cells that are not left out), with diagonals through the piece's centre, so that diagonal folds lie on them. */
+function trianglesOf(
+  grids: readonly PieceGrid[],
+  leftOut: (piece: string, middle: Point) => boolean = () => false,
+): Int32Array {
   const corners: number[] = [];
-  for (const { w, h, at } of grids) {
+  for (const { piece, w, h, at, points } of grids) {
     const [midX, midY] = [(w - 1) / 2, (h - 1) / 2];
     for (let j = 0; j < h - 1; j++) {
       for (let i = 0; i < w - 1; i++) {
+        const [low, high] = [points[j * w + i], points[(j + 1) * w + i + 1]];
+        if (low && high && leftOut(piece.id, along(low, high, 0.5))) continue;
         const [p, q, r, s] = [at[j * w + i], at[j * w + i + 1], at[(j + 1) * w + i + 1], at[(j + 1) * w + i]];
         if (p === undefined || q === undefined || r === undefined || s === undefined) continue;
         const rising = i + 0.5 < midX === j + 0.5 < midY;

@@ -42,7 +42,7 @@ export interface Stops {
 }
 
 /** Line positions nearer than this share of a cell are one line. */
-const SAME = 0.2;
+export const SAME = 0.2;
 
 /** Positions along a length: the given stops, with the stretches between them divided evenly. */
 function divided(length: number, stops: readonly number[], spacing: number, least: number): number[] {

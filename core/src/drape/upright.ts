@@ -37,8 +37,8 @@ export function facesOf(graph: BagGraph, mesh: Mesh): Faces {
     });
   }
   const faces = new Map<Face, number[]>();
-  for (let t = 0; t < mesh.triangles.length; t += 3) {
-    const [a, b, c] = [0, 1, 2].map((k) => owner.get(mesh.triangles[t + k] ?? -1));
+  for (let t = 0; t < mesh.holding.length; t += 3) {
+    const [a, b, c] = [0, 1, 2].map((k) => owner.get(mesh.holding[t + k] ?? -1));
     // What lies across a fold says nothing about either side.
     if (!a || a !== b || b !== c) continue;
     const list = faces.get(a);

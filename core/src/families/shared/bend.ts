@@ -23,6 +23,8 @@ export interface Region {
   readonly face: Face;
   readonly within: readonly HalfPlane[];
   readonly motion: Motion;
+  /** It is folded away inside the bag. */
+  readonly tucked?: true;
   /** Which pieces it concerns; all when left out. */
   readonly holds?: ((piece: Piece) => boolean) | undefined;
 }
@@ -60,7 +62,7 @@ export function bend(
     const net = piece.outline.map((p) => inNet(piece, p));
     const whole = size(net);
     const own: Facet[] = [];
-    for (const { face, within, motion, holds } of regions) {
+    for (const { face, within, motion, holds, tucked } of regions) {
       if (holds && !holds(piece)) continue;
       const inside = within.every(({ normal, limit }) =>
         net.every((p) => normal.x * p.x + normal.y * p.y <= limit + 1e-6),
@@ -70,7 +72,7 @@ export function bend(
         : within.reduce<readonly Point[]>((left, { normal, limit }) => clipHalf(left, normal, limit), net);
       if (part.length < 3 || size(part) < SLIVER * whole) continue;
       const outline = inside ? piece.outline : tidy(part.map((p) => fromNet(piece, p)));
-      own.push({ piece: piece.id, outline, face, motion: placed(motion, piece) });
+      own.push({ piece: piece.id, outline, face, motion: placed(motion, piece), ...(tucked && { tucked }) });
     }
     facets.push(...own);
     if (own.length > 1) folds.push(...foldsOf(piece, own));

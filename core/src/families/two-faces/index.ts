@@ -72,6 +72,10 @@ function faceRegions({ width: w, at }: LaidFace, k: number, name: 'front' | 'bac
   if (k < 1e-6) return [whole(name, [], move(0, 0, point(-w / 2, 0, 0), X, Y))];
   const [sideLeft, sideRight] =
     name === 'front' ? (['left', 'right'] as const) : (['right', 'left'] as const);
+  const tucked = (within: HalfPlane[], motion: Motion): Region => ({
+    ...whole('bottom', within, motion),
+    tucked: true,
+  });
   const westX = scaled(X, -1);
   const corner = point(-inner, 0, k);
   const far = point(inner, 0, k);
@@ -87,10 +91,10 @@ function faceRegions({ width: w, at }: LaidFace, k: number, name: 'front' | 'bac
     whole(sideLeft, [left(k), above(k)], move(k, k, corner, Z, Y)),
     whole(sideRight, [right(w - k), above(k)], move(w - k, k, far, scaled(Z, -1), Y)),
     whole('bottom', [right(k), left(w - k), below(k)], move(k, k, corner, X, Z)),
-    whole('bottom', [left(k), below(k), overLeft], move(k, k, corner, Z, westX)),
-    whole('bottom', [left(k), below(k), underLeft], move(k, k, corner, westX, Z)),
-    whole('bottom', [right(w - k), below(k), overRight], move(w - k, k, far, scaled(Z, -1), X)),
-    whole('bottom', [right(w - k), below(k), underRight], move(w - k, k, far, westX, Z)),
+    tucked([left(k), below(k), overLeft], move(k, k, corner, Z, westX)),
+    tucked([left(k), below(k), underLeft], move(k, k, corner, westX, Z)),
+    tucked([right(w - k), below(k), overRight], move(w - k, k, far, scaled(Z, -1), X)),
+    tucked([right(w - k), below(k), underRight], move(w - k, k, far, westX, Z)),
   ];
 }
 
