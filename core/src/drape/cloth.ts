@@ -6,6 +6,8 @@ import { restLengths } from './rest-length.ts';
 interface Links {
   readonly ends: Int32Array;
   readonly rest: Float64Array;
+  /** How much longer each is before anything is drawn in or gathered. */
+  readonly slack: Float64Array;
   readonly compliance: number;
 }
 
@@ -33,12 +35,15 @@ export interface Cloth {
   readonly stretch: Links;
   readonly shear: Links;
   readonly bend: Bends;
+  /** Where one piece is grown out of another: straight on, once they have come together. */
+  readonly grownBend: Bends;
   /** Flat joins: closed from the start. */
   readonly flat: Holds;
   /** Closing seams: drawn together. */
   readonly closing: Holds;
-  /** Corners of the triangles that the filling pushes on. */
+  /** Corners of the triangles that the filling pushes out, and of those folded away inside. */
   readonly triangles: Int32Array;
+  readonly tucked: Int32Array;
   readonly rims: readonly (readonly number[])[];
 }
 
@@ -71,32 +76,33 @@ export function clothOf(mesh: Mesh, unit: number): Cloth {
     position[3 * i] = (net[2 * i] ?? 0) / unit;
     position[3 * i + 1] = (net[2 * i + 1] ?? 0) / unit;
   }
+  const gap = (a: number, b: number) => distanceOf(position, a, b);
   const kept = restLengths(mesh, unit);
   const threads = (compliance: number) => {
-    const [ends, rest]: [number[], number[]] = [[], []];
+    const [ends, rest, slack]: [number[], number[], number[]] = [[], [], []];
     return {
       put(grid: PieceGrid, a: number, b: number) {
+        const length = kept(grid, a, b);
         ends.push(a, b);
-        rest.push(kept(grid, a, b));
+        rest.push(length);
+        slack.push(gap(a, b) - length);
       },
-      made: (): Links => ({ ends: Int32Array.from(ends), rest: Float64Array.from(rest), compliance }),
+      made: (): Links => ({
+        ends: Int32Array.from(ends),
+        rest: Float64Array.from(rest),
+        slack: Float64Array.from(slack),
+        compliance,
+      }),
     };
   };
   const stretch = threads(STRETCH);
   const shear = threads(SHEAR);
-  const bends = { ends: [] as number[], weights: [] as number[], compliance: [] as number[] };
-  /** Three vertices in a row, the middle one `before` and `after` away from the others. */
-  const straight = (a: number, b: number, c: number, before: number, after: number, stiff: number) => {
-    const mean = (before + after) / 2;
-    bends.ends.push(a, b, c);
-    bends.weights.push(mean / before, -(mean / before) - mean / after, mean / after);
-    bends.compliance.push((mean * mean) / stiff);
-  };
-  const gap = (a: number, b: number) => distanceOf(position, a, b);
+  const bends = rowsOfThree();
+  const grownBends = rowsOfThree();
   /** Inside a piece: where a drawn-out grid bends round a corner, nothing asks for a straight line. */
   const inside = (a: number, b: number, c: number) => {
     const [before, after] = [gap(a, b), gap(b, c)];
-    if (gap(a, c) > STRAIGHT * (before + after)) straight(a, b, c, before, after, STIFF);
+    if (gap(a, c) > STRAIGHT * (before + after)) bends.put(a, b, c, before, after, STIFF);
   };
   for (const grid of mesh.grids) {
     const { w, h, at } = grid;
@@ -116,11 +122,13 @@ export function clothOf(mesh: Mesh, unit: number): Cloth {
   }
   const inward = inwardNeighbours(mesh);
   for (const hold of mesh.holds) {
-    if (hold.kind !== 'flat' || hold.b0 !== hold.b1) continue;
-    const [a, c] = [inward.get(hold.a), inward.get(hold.b0)];
+    if (hold.kind === 'closing' || (hold.kind === 'flat' && hold.b0 !== hold.b1)) continue;
+    const b = hold.share < 0.5 ? hold.b0 : hold.b1;
+    const [a, c] = [inward.get(hold.a), inward.get(b)];
     if (a === undefined || c === undefined) continue;
-    const [before, after] = [distanceOf(position, a, hold.a), distanceOf(position, c, hold.b0)];
-    straight(a, hold.a, c, before, after, STIFF_JOIN);
+    const [before, after] = [gap(a, hold.a), gap(c, b)];
+    const rows = hold.kind === 'flat' ? bends : grownBends;
+    rows.put(a, hold.a, c, before, after, STIFF_JOIN);
   }
 
   const mass = massOf(mesh.triangles, position, count);
@@ -151,15 +159,32 @@ export function clothOf(mesh: Mesh, unit: number): Cloth {
     inverseMass: mass.map((m) => 1 / m),
     stretch: stretch.made(),
     shear: shear.made(),
-    bend: {
-      ends: Int32Array.from(bends.ends),
-      weights: Float64Array.from(bends.weights),
-      compliance: Float64Array.from(bends.compliance),
-    },
+    bend: bends.made(),
+    grownBend: grownBends.made(),
     flat: holds('flat'),
     closing,
     triangles: mesh.holding,
+    tucked: mesh.tucked,
     rims: mesh.rims,
+  };
+}
+
+/** Gathers rows of three vertices that want to lie straight. */
+function rowsOfThree() {
+  const [ends, weights, compliance]: [number[], number[], number[]] = [[], [], []];
+  return {
+    /** The middle one lies `before` and `after` away from the others. */
+    put(a: number, b: number, c: number, before: number, after: number, stiff: number) {
+      const mean = (before + after) / 2;
+      ends.push(a, b, c);
+      weights.push(mean / before, -(mean / before) - mean / after, mean / after);
+      compliance.push((mean * mean) / stiff);
+    },
+    made: (): Bends => ({
+      ends: Int32Array.from(ends),
+      weights: Float64Array.from(weights),
+      compliance: Float64Array.from(compliance),
+    }),
   };
 }
 

@@ -38,8 +38,9 @@ export interface Mesh {
   readonly grids: readonly PieceGrid[];
   /** Corner triples, counter-clockwise as seen from the right side. */
   readonly triangles: Int32Array;
-  /** Those of them that hold the filling: all but what is tucked away inside. */
+  /** Those of them that hold the filling, and those tucked away inside. */
   readonly holding: Int32Array;
+  readonly tucked: Int32Array;
   readonly holds: readonly VertexHold[];
   /** Vertices round each opening, in the direction of the outlines; the mouth, which is the longest, first. */
   readonly rims: readonly (readonly number[])[];
@@ -75,6 +76,7 @@ export function meshOf(graph: BagGraph, spacing: number): Mesh {
     ...tuckHolds(graph, gridOf, SAME * spacing),
   ];
 
+  const isTucked = tuckedAway(graph);
   return {
     net: Float64Array.from(net),
     count: net.length / 2,
@@ -83,7 +85,8 @@ export function meshOf(graph: BagGraph, spacing: number): Mesh {
     takenIn: takenIn(graph),
     grids,
     triangles: trianglesOf(grids),
-    holding: trianglesOf(grids, tuckedAway(graph)),
+    holding: trianglesOf(grids, (piece, middle) => !isTucked(piece, middle)),
+    tucked: trianglesOf(grids, isTucked),
     holds,
     rims: cornersOf(graph)
       .rims()
@@ -133,10 +136,10 @@ function holdsOf(seam: Seam, gridOf: (id: string) => PieceGrid): VertexHold[] {
   return onto(way(seam.a), way(seam.b), seam.kind);
 }
 
-/** Two triangles a cell (of the cells that are not left out), with diagonals through the piece's centre, so that diagonal folds lie on them. */
+/** Two triangles a cell (of the cells that are wanted), with diagonals through the piece's centre, so that diagonal folds lie on them. */
 function trianglesOf(
   grids: readonly PieceGrid[],
-  leftOut: (piece: string, middle: Point) => boolean = () => false,
+  wanted: (piece: string, middle: Point) => boolean = () => true,
 ): Int32Array {
   const corners: number[] = [];
   for (const { piece, w, h, at, points } of grids) {
@@ -144,7 +147,7 @@ function trianglesOf(
     for (let j = 0; j < h - 1; j++) {
       for (let i = 0; i < w - 1; i++) {
         const [low, high] = [points[j * w + i], points[(j + 1) * w + i + 1]];
-        if (low && high && leftOut(piece.id, along(low, high, 0.5))) continue;
+        if (low && high && !wanted(piece.id, along(low, high, 0.5))) continue;
         const [p, q, r, s] = [at[j * w + i], at[j * w + i + 1], at[(j + 1) * w + i + 1], at[(j + 1) * w + i]];
         if (p === undefined || q === undefined || r === undefined || s === undefined) continue;
         const rising = i + 0.5 < midX === j + 0.5 < midY;

@@ -31,11 +31,13 @@ export function stepFrame(cloth: Cloth, acting: Acting, scratch: Float64Array): 
     push(cloth, acting, h);
     scratch.set(cloth.position);
     drift(cloth.position, cloth.velocity, h);
-    const { position: p, inverseMass: w, stretch, shear, bend, flat, closing } = cloth;
+    const { position: p, inverseMass: w, stretch, shear, bend, grownBend, flat, closing } = cloth;
     // The order stays as it is: the other way round feeds energy in.
-    keepLengths(p, w, stretch.ends, stretch.rest, stretch.compliance / (h * h));
-    keepLengths(p, w, shear.ends, shear.rest, shear.compliance / (h * h));
+    keepLengths(p, w, stretch, acting.gap, 1 / (h * h));
+    keepLengths(p, w, shear, acting.gap, 1 / (h * h));
     straighten(p, w, bend.ends, bend.weights, bend.compliance, 1 / (h * h));
+    if (acting.gap === 0)
+      straighten(p, w, grownBend.ends, grownBend.weights, grownBend.compliance, 1 / (h * h));
     drawTogether(p, w, flat.ends, flat.share, flat.rest, 0);
     drawTogether(p, w, closing.ends, closing.share, closing.rest, acting.gap);
     settleSpeed(cloth, scratch, h, Math.max(0, 1 - acting.damping * h));
@@ -56,15 +58,18 @@ function settleSpeed(
   for (let i = 0; i < p.length; i++) v[i] = (keep * (at(p, i) - at(before, i))) / h;
 }
 
-/** Pressure on every triangle, weight with the lift of the rim against it, and the pull to flatness. */
-function push(cloth: Cloth, { pressure, gravity, carriers, flatten, up, front }: Acting, h: number): void {
-  const { position: p, velocity: v, inverseMass: w, triangles, rims, count } = cloth;
+/** Pressure along the right side of every triangle. */
+function inflate(
+  { position: p, velocity: v, inverseMass: w }: Cloth,
+  triangles: Int32Array,
+  impulse: number,
+): void {
+  const force = impulse / 6;
   for (let t = 0; t < triangles.length; t += 3) {
     const [a, b, c] = [3 * at(triangles, t), 3 * at(triangles, t + 1), 3 * at(triangles, t + 2)];
     const [ax, ay, az] = [at(p, a), at(p, a + 1), at(p, a + 2)];
     const [ux, uy, uz] = [at(p, b) - ax, at(p, b + 1) - ay, at(p, b + 2) - az];
     const [sx, sy, sz] = [at(p, c) - ax, at(p, c + 1) - ay, at(p, c + 2) - az];
-    const force = (pressure * h) / 6;
     const [fx, fy, fz] = [
       (uy * sz - uz * sy) * force,
       (uz * sx - ux * sz) * force,
@@ -77,6 +82,14 @@ function push(cloth: Cloth, { pressure, gravity, carriers, flatten, up, front }:
       v[i + 2] = at(v, i + 2) + fz * own;
     }
   }
+}
+
+/** Pressure of the filling, weight with the lift of the rim against it, and the pull to flatness. */
+function push(cloth: Cloth, { pressure, gravity, carriers, flatten, up, front }: Acting, h: number): void {
+  const { position: p, velocity: v, inverseMass: w, rims, count } = cloth;
+  inflate(cloth, cloth.triangles, pressure * h);
+  // What is tucked away is drawn inside.
+  inflate(cloth, cloth.tucked, -0.25 * pressure * h);
   if (gravity === 0 && flatten === 0) return;
   let [mass, cx, cy, cz] = [0, 0, 0, 0];
   for (let i = 0; i < count; i++) {
@@ -111,13 +124,15 @@ function push(cloth: Cloth, { pressure, gravity, carriers, flatten, up, front }:
   }
 }
 
+/** @param gap how much of what is to be drawn in has not been yet. */
 function keepLengths(
   p: Float64Array,
   w: Float64Array,
-  ends: Int32Array,
-  rest: Float64Array,
-  alpha: number,
+  { ends, rest, slack, compliance }: Cloth['stretch'],
+  gap: number,
+  perStep: number,
 ): void {
+  const alpha = compliance * perStep;
   for (let k = 0; k < rest.length; k++) {
     const [i, j] = [at(ends, 2 * k), at(ends, 2 * k + 1)];
     const [a, b] = [3 * i, 3 * j];
@@ -125,7 +140,7 @@ function keepLengths(
     const length = Math.sqrt(dx * dx + dy * dy + dz * dz);
     if (length < 1e-12) continue;
     const [wi, wj] = [at(w, i), at(w, j)];
-    const move = (at(rest, k) - length) / ((wi + wj + alpha) * length);
+    const move = (at(rest, k) + gap * at(slack, k) - length) / ((wi + wj + alpha) * length);
     p[a] = at(p, a) + wi * move * dx;
     p[a + 1] = at(p, a + 1) + wi * move * dy;
     p[a + 2] = at(p, a + 2) + wi * move * dz;
