@@ -28,10 +28,14 @@ export interface Family<P> {
   editor?(params: P, materials: Materials): NetEditor<P>;
   /**
    * Goes through every bag of the family within the ranges: shows each one's size, and hands over those
-   * that are wanted. Sizes come from closed formulas, which tests hold against the graph. Left out by families whose
-   * bodies are found elsewhere.
+   * that are wanted. Sizes come from closed formulas, which tests hold against the graph. Left out by a family that
+   * has no end of bags.
+   *
+   * @param now the bag on the table, where it is of this family: what a search does not vary stays as it is.
    */
-  explore?(ranges: Ranges, materials: Materials, offer: Offer, take: (params: P) => void): void;
+  explore?(ranges: Ranges, materials: Materials, offer: Offer, take: (params: P) => void, now?: P): void;
+  /** Its bags are those of other families with something on or over them: searched only when asked for. */
+  readonly onOthers?: true;
   /** A first bag of about the wanted size (mm) out of a body like the given one. */
   begin(size: { width: number; height: number; depth: number }, body: Body, materials: Materials): P;
 }

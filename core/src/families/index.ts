@@ -80,8 +80,8 @@ export function familyOf(construction: Construction): BoundFamily {
 export interface FamilyEntry
   extends Pick<Family<Construction>, 'name' | 'about' | 'drawing' | 'deep' | 'ofMotifs' | 'begin'> {
   readonly id: FamilyId;
-  /** Whether a search goes through its bags. */
-  readonly searched: boolean;
+  /** Whether a search goes through its bags: always, when asked to, or never. */
+  readonly searched: 'always' | 'asked' | 'never';
   readonly explore: NonNullable<Family<Construction>['explore']>;
 }
 
@@ -92,7 +92,7 @@ const entry = <P extends Construction>(id: FamilyId, family: Family<P>): FamilyE
   drawing: family.drawing,
   deep: family.deep,
   ofMotifs: family.ofMotifs,
-  searched: family.explore !== undefined,
+  searched: !family.explore ? 'never' : family.onOthers ? 'asked' : 'always',
   explore: family.explore ?? (() => {}),
   begin: family.begin,
 });

@@ -33,8 +33,22 @@ export interface SearchOptions {
 /** How many candidates of each family and method are kept while searching. */
 const KEEP = 24;
 
+/** The families a search can go through for a document: all but those whose squares it does not have. */
+export function searchable(document: BagDocument): FamilyId[] {
+  const squares = document.motifs.some(({ kind }) => isSquare(kind));
+  return FAMILIES.filter(({ ofMotifs, searched }) => searched !== 'never' && (!ofMotifs || squares)).map(
+    ({ id }) => id,
+  );
+}
+
+/** Those of them that are searched unless the maker says otherwise: what is on the table, and no body twice. */
+export function usuallySearched(document: BagDocument): FamilyId[] {
+  const always = new Set(FAMILIES.filter(({ searched }) => searched === 'always').map(({ id }) => id));
+  return searchable(document).filter((id) => always.has(id) || id === document.construction.family);
+}
+
 /**
- * The whole space: every family the document can be made in, every method, counts up to what fits a table,
+ * The whole space: every family that is usually searched, every method, counts up to what fits a table,
  * and squares like the maker's own: as many rounds as the last one measured, one fewer to two more.
  * `panels` lets bodies be worked as panels too, not only made of squares.
  */
@@ -42,9 +56,7 @@ export function fullSearch(document: BagDocument, panels: boolean): SearchOption
   const squares = document.motifs.filter(({ kind }) => isSquare(kind));
   const own = squares.flatMap(({ measured }) => measured).at(-1)?.rounds ?? USUAL_ROUNDS;
   return {
-    families: FAMILIES.filter(({ ofMotifs, searched }) => searched && (!ofMotifs || squares.length > 0)).map(
-      ({ id }) => id,
-    ),
+    families: usuallySearched(document),
     methods: document.joins.measuredStrip ? [document.joins.method] : JOIN_METHODS,
     ranges: {
       motifs: squares.map(({ id }) => id),
@@ -138,6 +150,7 @@ export function* search(document: BagDocument, options: SearchOptions): Generato
           const { score, edgeRounds, ...size } = offered;
           list.add({ construction, method, edgeRounds, size, score, reached: reaches(size, wanted) });
         },
+        document.construction.family === id ? document.construction : undefined,
       );
       lists.push(list.kept);
       yield { seen, done: false, answers: diverse(lists.flat()) };

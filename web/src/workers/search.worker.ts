@@ -10,7 +10,7 @@ const searcher = {
     onProgress: (progress: Progress) => void,
   ): Promise<void> {
     const whole = fullSearch(document, panels);
-    const options = { ...whole, families: whole.families.filter((id) => families.includes(id)) };
+    const options = { ...whole, families };
     for (const progress of search(document, options)) {
       onProgress(progress);
       // Lets a word to stop come through.

@@ -3,7 +3,7 @@ import { type BagGraph, type Extents, measure, type Strap } from '../../bag/inde
 import type { Family } from '../family.ts';
 import { innerOf, innerSchema } from '../inner.ts';
 import type { Choices, Control } from '../shared/control.ts';
-import { beginInner, innerControls } from '../shared/inner-choice.ts';
+import { beginInner, exploreInner, innerControls } from '../shared/inner-choice.ts';
 import type { Materials } from '../shared/materials.ts';
 
 const MOST = 1200;
@@ -30,6 +30,9 @@ export type Cover = z.infer<typeof coverSchema>;
 
 /** Size of a loop over a handle, mm. */
 const LOOP = { across: 30, length: 70, width: 12 } as const;
+
+/** Size of the crochet as a share of the bag it is drawn over. */
+export const DRAWN_OVER = 0.98;
 
 /** The crochet comes out a little under the bag and is drawn over it. */
 function build({ over, loops, body }: Cover, materials: Materials): BagGraph {
@@ -101,13 +104,40 @@ export const cover: Family<Cover> = {
   build,
   settle: (params, materials) => ({ ...params, body: innerOf(params.body).settle(materials) }),
   controls,
+  onOthers: true,
+  // What counts is the bag it fits: the sizes shown are those of the body drawn over it.
+  explore: (ranges, materials, offer, take, now) => {
+    const size = { width: 0, height: 0, depth: 0, squares: 0 };
+    exploreInner(
+      ranges,
+      materials,
+      ({ width, height, depth, squares }) =>
+        offer(
+          Object.assign(size, {
+            width: width / DRAWN_OVER,
+            height: height / DRAWN_OVER,
+            depth: depth / DRAWN_OVER,
+            squares,
+          }),
+        ),
+      (body) => {
+        const { width, height, depth } = size;
+        take({
+          family: 'cover',
+          over: now?.over ?? { width, height, depth },
+          loops: now?.loops ?? true,
+          body,
+        });
+      },
+    );
+  },
   begin: (size, body, materials) => ({
     family: 'cover',
     over: { ...size, depth: 0 },
     loops: true,
     body: beginInner(
       'wrap-round',
-      { ...size, width: size.width * 0.98, height: size.height * 0.98 },
+      { ...size, width: size.width * DRAWN_OVER, height: size.height * DRAWN_OVER },
       body,
       materials,
     ),

@@ -6,7 +6,7 @@ import { innerOf, innerSchema } from '../inner.ts';
 import { type Choices, type Control, lift } from '../shared/control.ts';
 import { faceSchema } from '../shared/face.ts';
 import { faceControls, faceSize, oneOfSize } from '../shared/face-control.ts';
-import { beginInner, innerControls } from '../shared/inner-choice.ts';
+import { beginInner, exploreInner, innerControls } from '../shared/inner-choice.ts';
 import type { Materials } from '../shared/materials.ts';
 
 const MOST_STRAP = 1500;
@@ -96,6 +96,14 @@ function beginBack(width: number, materials: Materials): Back {
     eyelets: 16,
     strap: 700,
   };
+}
+
+/** Squares that are made for what it is worn with. */
+function squaresOf(worn: Pack['worn']): number {
+  if (worn.on === 'waist') return 0;
+  const { flap } = worn;
+  if (flap.of === 'motifs') return flap.columns * flap.rows;
+  return flap.of === 'one' ? 1 : 0;
 }
 
 function controls(params: Pack, materials: Materials, choices: Choices): Control<Pack>[] {
@@ -190,6 +198,18 @@ export const pack: Family<Pack> = {
   build,
   settle: (params, materials) => ({ ...params, body: innerOf(params.body).settle(materials) }),
   controls,
+  onOthers: true,
+  explore: (ranges, materials, offer, take, now) => {
+    // The flap hangs on the body and does not count for its size, but is a square more to make.
+    const flap = now ? squaresOf(now.worn) : materials.anyMotif() ? 1 : 0;
+    const size = { width: 0, height: 0, depth: 0, squares: 0 };
+    exploreInner(
+      ranges,
+      materials,
+      (body) => offer(Object.assign(size, body, { squares: body.squares + flap })),
+      (body) => take({ family: 'pack', body, worn: now?.worn ?? beginBack(size.width, materials) }),
+    );
+  },
   begin: (size, body, materials) => ({
     family: 'pack',
     body: beginInner('boxed', size, body, materials),

@@ -1,4 +1,5 @@
 import { measure } from '../../bag/index.ts';
+import type { Offer, Ranges } from '../explore.ts';
 import { INNER_FAMILIES, type Inner, innerOf } from '../inner.ts';
 import type { Body } from './body.ts';
 import { type Choices, type Control, lift } from './control.ts';
@@ -13,6 +14,16 @@ export function beginInner(
 ): Inner {
   const own = INNER_FAMILIES.find(({ id }) => id === family) ?? INNER_FAMILIES[0];
   return own.begin(size, body, materials);
+}
+
+/** Goes through the bodies of every family a body may be of. */
+export function exploreInner(
+  ranges: Ranges,
+  materials: Materials,
+  offer: Offer,
+  take: (body: Inner) => void,
+): void {
+  for (const family of INNER_FAMILIES) family.explore?.(ranges, materials, offer, take);
 }
 
 /** The controls of a body inside another family: how it is built, and its own. */

@@ -1,6 +1,6 @@
-import { FAMILIES, type FamilyId, type Found, fullSearch, wantedOf } from '@fennot/core';
+import { FAMILIES, type FamilyId, type Found, searchable, usuallySearched, wantedOf } from '@fennot/core';
 import { Scale, Search, Square } from 'lucide-react';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
 import { Modal } from '../../ui/Modal.tsx';
 import { Section } from '../../ui/Section.tsx';
@@ -18,14 +18,13 @@ export function SearchSection({ plan, store }: StationProps) {
   const { document } = plan;
   const { state, begin, stop } = useSearch();
   const [panels, setPanels] = useState(false);
-  const offered = useMemo(() => fullSearch(document, panels).families, [document, panels]);
-  const [left, setLeft] = useState<ReadonlySet<FamilyId>>(new Set());
-  const allowed = offered.filter((id) => !left.has(id));
-  const toggle = (id: FamilyId) => {
-    const next = new Set(left);
-    if (!next.delete(id)) next.add(id);
-    setLeft(next);
-  };
+  const offered = searchable(document);
+  const usual = usuallySearched(document);
+  // Nothing chosen yet: what is usually searched, also when that changes with the bag on the table.
+  const [chosen, setChosen] = useState<readonly FamilyId[]>();
+  const allowed = offered.filter((id) => (chosen ?? usual).includes(id));
+  const toggle = (id: FamilyId) =>
+    setChosen(allowed.includes(id) ? allowed.filter((one) => one !== id) : [...allowed, id]);
   const wanted = wantedOf(document);
   const progress = state.is === 'idle' ? undefined : state.progress;
   const answers = progress?.answers ?? [];
@@ -71,7 +70,7 @@ export function SearchSection({ plan, store }: StationProps) {
                 <label key={id} className="flex items-center gap-2">
                   <input
                     type="checkbox"
-                    checked={!left.has(id)}
+                    checked={allowed.includes(id)}
                     onChange={() => toggle(id)}
                     className="size-4 accent-kingfisher"
                   />
