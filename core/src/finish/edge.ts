@@ -20,13 +20,17 @@ const CORNER = Math.cos(Math.PI / 6);
 const way = ({ from, to }: RimStretch) => unit({ x: to.x - from.x, y: to.y - from.y, z: to.z - from.z });
 
 /** Whether the rim turns at the end of a stretch, and which way: out at a peak, in at a notch. */
-function turn(before: RimStretch, after: RimStretch): 'straight' | 'peak' | 'notch' {
+export function turnAt(before: RimStretch, after: RimStretch): 'straight' | 'peak' | 'notch' {
   const [a, b] = [way(before), way(after)];
   // Round the side of a bag the fabric turns and the edge goes straight on: only turns within the fabric count.
   if (dot(before.normal, after.normal) < 0.5 || dot(a, b) > CORNER) return 'straight';
   // At a peak the next stretch falls away from what lies outside the one before.
   return dot(b, before.out) < 0 ? 'peak' : 'notch';
 }
+
+/** Whether the rim goes straight on from one stretch to the next; where a flap or handle grows out it does not. */
+export const goesOn = (before: RimStretch, after: RimStretch): boolean =>
+  distance3(before.to, after.from) < 1;
 
 /**
  * Counts the edge rounds along the mouth: one stitch in each loop of the rim, one more at every join, two more at a
@@ -40,8 +44,8 @@ export function edgeCount(graph: BagGraph): EdgeCount | undefined {
   mouth.forEach((stretch, i) => {
     const next = mouth[(i + 1) % mouth.length] ?? stretch;
     along += stretch.loops;
-    if (distance3(stretch.to, next.from) < 1 && stretch.piece !== next.piece) joins++;
-    const kind = turn(stretch, next);
+    if (goesOn(stretch, next) && stretch.piece !== next.piece) joins++;
+    const kind = turnAt(stretch, next);
     if (kind === 'peak') peaks++;
     if (kind === 'notch') notches++;
   });

@@ -2,7 +2,6 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { area, measure } from '../bag/index.ts';
 import type { Construction } from '../families/index.ts';
-import { gaugeOf } from '../gauge/index.ts';
 import { planOf } from '../plan/index.ts';
 import { constructions, features, testDocument } from '../testing/arbitraries.ts';
 import {
@@ -10,18 +9,15 @@ import {
   evenPlaces,
   eyeletGaps,
   type Finish,
-  hangingLength,
   inOrder,
   layLining,
   liningPieces,
   liningSvg,
   loopChains,
   operationsOf,
-  planStraps,
   readyVerdict,
   roundsToFill,
   STRAP_KINDS,
-  strapPlaces,
   withAllowance,
   zipFor,
 } from './index.ts';
@@ -63,54 +59,6 @@ describe('the first edge round', () => {
   test('so many rounds fill a bag up to its lining: 30 mm by 5.5 mm a round', () => {
     expect(roundsToFill(300, 330, 5.5)).toBe(5);
     expect(roundsToFill(340, 330, 5.5)).toBe(0);
-  });
-});
-
-describe('straps', () => {
-  const gauge = gaugeOf({
-    stitch: 'low',
-    yarnWeight: 4,
-    strands: 1,
-    stitches: { count: 20, length: 120 },
-    rows: { count: 20, length: 110 },
-  });
-
-  test('hang in two straight halves: 550 down from ends 330 apart', () => {
-    expect(hangingLength(550, 330)).toBeCloseTo(2 * Math.sqrt(550 ** 2 + 165 ** 2), 9);
-  });
-
-  test('are worked shorter by what they stretch, in whole rows', () => {
-    const size = { width: 330, front: 60, back: 60 };
-    const straps = { kind: 'rows', swatch: 's2', many: 1, drop: 550, wide: 6, stretch: 10 } as const;
-    const plan = planStraps(straps, gauge, 'cotton', size);
-    expect(plan.worked).toBeCloseTo(hangingLength(550, 330) / 1.1, 9);
-    expect(plan.count).toBe(Math.round(plan.worked / gauge.row.value));
-    expect(plan.measured).toBe(true);
-  });
-
-  test('stretchier fibres are worked shorter still', () => {
-    const size = { width: 330, front: 60, back: 60 };
-    for (const kind of STRAP_KINDS) {
-      const straps = { kind, swatch: 's2', many: 1, drop: 400, wide: 5 } as const;
-      const [cotton, jersey] = ['cotton', 'cotton jersey'].map(
-        (fibre) => planStraps(straps, gauge, fibre, size).worked,
-      );
-      expect(jersey).toBeLessThan(cotton ?? 0);
-    }
-  });
-
-  test('are placed by the same counts from both sides, and the counts add up to the rim', () => {
-    fc.assert(
-      fc.property(fc.integer({ min: 3, max: 400 }), fc.integer({ min: 1, max: 60 }), (loops, wide) => {
-        const places = strapPlaces(loops, wide);
-        expect(places).toBeDefined();
-        if (!places) return;
-        const { fromSide, under, between } = places;
-        expect(2 * fromSide + 2 * under + between).toBe(loops);
-        for (const n of [fromSide, between]) expect(n).toBeGreaterThanOrEqual(0);
-        expect(under).toBeGreaterThanOrEqual(1);
-      }),
-    );
   });
 });
 

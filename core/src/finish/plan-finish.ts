@@ -1,9 +1,13 @@
 import { type BagGraph, measure, rimStretches, type Strap } from '../bag/index.ts';
 import type { BagDocument } from '../document/index.ts';
+import { type Finished, pitchKey, rowKey } from '../fit/index.ts';
 import { gaugeOf } from '../gauge/index.ts';
 import type { Plan } from '../plan/index.ts';
 import { cordLength, evenPlaces, eyeletGaps, loopChains, zipFor } from './closures.ts';
+import { dropOf } from './drop.ts';
 import { type EdgeCount, edgeCount } from './edge.ts';
+import { type EdgeStrip, edgeStrip } from './edge-strip.ts';
+import { type FlapReach, flapReach } from './flap-reach.ts';
 import { type LiningPiece, liningPieces, type ReadyVerdict, readyVerdict } from './lining.ts';
 import { inOrder, type Operation, operationsOf, warningsOf } from './order.ts';
 import { planStraps, type StrapPlan } from './straps.ts';
@@ -18,14 +22,31 @@ export function faceLoops(graph: BagGraph): { readonly front: number; readonly b
   return { front: sum(1), back: sum(-1) };
 }
 
+/** What the document's straps are worked in. */
+function strapGauge({ finish, swatches, yarns }: BagDocument) {
+  const straps = finish?.straps;
+  const swatch = swatches.find(({ id }) => id === straps?.swatch);
+  if (!straps || !swatch) return undefined;
+  const yarn = yarns.find(({ id }) => id === swatch.yarn);
+  return { straps, swatch, yarn, gauge: gaugeOf({ ...swatch, yarnWeight: yarn?.weight ?? 4 }) };
+}
+
 /** The document's straps worked out for a bag; nothing when it has none. */
 export function strapsOf(document: BagDocument, graph: BagGraph): StrapPlan | undefined {
-  const straps = document.finish?.straps;
-  const swatch = document.swatches.find(({ id }) => id === straps?.swatch);
-  if (!straps || !swatch) return undefined;
-  const yarn = document.yarns.find(({ id }) => id === swatch.yarn);
-  const gauge = gaugeOf({ ...swatch, yarnWeight: yarn?.weight ?? 4 });
-  return planStraps(straps, gauge, yarn?.fibre ?? '', { width: measure(graph).width, ...faceLoops(graph) });
+  const own = strapGauge(document);
+  if (!own) return undefined;
+  const size = { width: measure(graph).width, ...faceLoops(graph) };
+  return planStraps(own.straps, own.gauge, own.yarn?.fibre ?? '', size);
+}
+
+/** How far the straps hang, with what that rests on; nothing when there are none. */
+export function strapDrop(document: BagDocument, graph: BagGraph): Finished | undefined {
+  const own = strapGauge(document);
+  const straps = strapsOf(document, graph);
+  if (!own || !straps) return undefined;
+  const rows = straps.counts === 'rows';
+  const key = rows ? rowKey(own.swatch.id) : pitchKey(own.swatch.id);
+  return dropOf(straps, rows ? own.gauge.row : own.gauge.pitch, key);
 }
 
 /** The bag with its straps hung on. */
@@ -79,6 +100,9 @@ export type ClosurePlan =
 
 export interface FinishPlan {
   readonly edge: EdgeCount | undefined;
+  /** The first edge round rolled out, with what is fixed along it. */
+  readonly strip: EdgeStrip | undefined;
+  readonly flap: FlapReach | undefined;
   readonly front: number;
   readonly back: number;
   readonly straps: StrapPlan | undefined;
@@ -126,6 +150,10 @@ function closurePlan({ document, graph }: Plan): ClosurePlan | undefined {
   }
 }
 
+/** Places along the front that something is fixed at, of a closure. */
+const placesInFront = (closure: ClosurePlan | undefined): readonly number[] =>
+  !closure || closure.of === 'zip' ? [] : closure.of === 'eyelets' ? closure.front : closure.places;
+
 /** Everything about finishing the bag. */
 export function finishOf(plan: Plan): FinishPlan {
   const { document, graph } = plan;
@@ -134,11 +162,19 @@ export function finishOf(plan: Plan): FinishPlan {
   const eyelets = graph.trim?.eyelets;
   const lining = document.finish?.lining;
   const last = edge?.rounds.at(-1) ?? edge?.first ?? 0;
+  const straps = strapsOf(document, graph);
+  const closure = closurePlan(plan);
   return {
     edge,
+    strip: edgeStrip(graph, {
+      straps,
+      front: placesInFront(closure),
+      back: closure?.of === 'eyelets' ? closure.back : closure?.of === 'magnet' ? closure.places : [],
+    }),
+    flap: flapReach(graph),
     ...faceLoops(graph),
-    straps: strapsOf(document, graph),
-    closure: closurePlan(plan),
+    straps,
+    closure,
     cord: eyelets ? { length: cordLength(opening), gaps: eyeletGaps(last, eyelets) } : undefined,
     lining: liningPieces(graph),
     ready: lining?.of === 'ready' ? readyVerdict({ width, height }, lining) : undefined,

@@ -43,6 +43,8 @@ export interface StrapPlan {
   readonly worked: number;
   readonly stretch: number;
   readonly measured: boolean;
+  /** How far apart its ends are fixed, mm. */
+  readonly apart: number;
   /** Rows, chains or rounds that make its length. */
   readonly count: number;
   readonly counts: 'rows' | 'stitches' | 'chains';
@@ -50,7 +52,24 @@ export interface StrapPlan {
   readonly width: number;
   readonly front: StrapPlaces | undefined;
   readonly back: StrapPlaces | undefined;
+  readonly adjust: Adjusted | undefined;
 }
+
+/** What a strap that can be made longer and shorter comes to. */
+export interface Adjusted {
+  /** Rows, stitches or chains to work beyond those of the strap itself: what lies doubled at its longest. */
+  readonly more: number;
+  /** Drops it can be set to, the longest first, mm; of a slide the longest and the shortest. */
+  readonly drops: readonly number[];
+  /** Where the holes lie, counted from the end of their part. */
+  readonly holes: readonly number[];
+}
+
+/** The first hole lies so many rows or stitches from the end; with a slide so much lies doubled, mm. */
+const FROM_END = 3;
+const AT_SLIDE = 60;
+/** A hole that leaves less of a drop (mm) is none. */
+const LEAST_DROP = 20;
 
 /**
  * Length of a strap that hangs to the wanted drop from two places: two straight halves, 2 √(drop² + (apart / 2)²).
@@ -67,6 +86,34 @@ export function strapPlaces(loops: number, wide: number): StrapPlaces | undefine
   const quarter = Math.round(loops / 4 - under / 2);
   const fromSide = Math.max(0, Math.min(quarter, Math.floor((loops - 2 * under - 1) / 2)));
   return { loops, fromSide, under, between: loops - 2 * fromSide - 2 * under };
+}
+
+/** The drop to which a strap of this length hangs from two places: the other way round of `hangingLength`. */
+export const dropAt = (hanging: number, apart: number): number =>
+  Math.sqrt(Math.max(0, (hanging / 2) ** 2 - (apart / 2) ** 2));
+
+/**
+ * The settings of an adjustable strap. With holes each next one shortens it by their distance. With a slide the end
+ * goes through a ring and back to the slide: drawn all the way up, half of what is worked lies doubled.
+ *
+ * @param unit mm of one row, stitch or chain, as it hangs.
+ */
+export function adjusted(
+  adjust: NonNullable<Straps['adjust']>,
+  hanging: number,
+  apart: number,
+  unit: number,
+): Adjusted {
+  if (adjust.by === 'slide') {
+    const more = Math.ceil(AT_SLIDE / unit);
+    const shortest = (hanging + more * unit) / 2;
+    return { more, drops: [dropAt(hanging, apart), dropAt(shortest, apart)], holes: [] };
+  }
+  const set = (at: number) => dropAt(hanging - (at - FROM_END) * unit, apart);
+  const holes = Array.from({ length: adjust.holes }, (_, i) => FROM_END + i * adjust.apart).filter(
+    (at) => set(at) >= LEAST_DROP,
+  );
+  return { more: FROM_END, drops: holes.map(set), holes };
 }
 
 /** What a strap along its length is counted in. */
@@ -91,7 +138,8 @@ export function planStraps(
   fibre: string,
   size: { readonly width: number; readonly front: number; readonly back: number },
 ): StrapPlan {
-  const stretch = straps.stretch ?? usualStretch(straps.kind, fibre);
+  const { hung, adjust } = straps;
+  const stretch = hung ? 100 * (hung.after / hung.before - 1) : usualStretch(straps.kind, fibre);
   const across = straps.many === 2;
   const front = across ? strapPlaces(size.front, straps.wide) : undefined;
   const back = across ? strapPlaces(size.back, straps.wide) : undefined;
@@ -101,17 +149,20 @@ export function planStraps(
   const worked = hanging / (1 + stretch / 100);
   const counts = COUNTS[straps.kind];
   const unit = counts === 'rows' ? gauge.row.value : gauge.pitch.value;
+  const length = Math.max(1, Math.round(worked / unit));
   const doubled = straps.kind === 'doubled' ? 0.5 : 1;
   const widthUnit = straps.kind === 'along' ? gauge.row.value : gauge.pitch.value;
   return {
     hanging,
     worked,
     stretch,
-    measured: straps.stretch !== undefined,
-    count: Math.max(1, Math.round(worked / unit)),
+    measured: hung !== undefined,
+    apart,
+    count: length,
     counts,
     width: straps.wide * widthUnit * doubled,
     front,
     back,
+    adjust: adjust && adjusted(adjust, hanging, apart, unit * (1 + stretch / 100)),
   };
 }

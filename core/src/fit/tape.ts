@@ -1,5 +1,4 @@
-import type { Measure } from '../bag/index.ts';
-import type { Target } from '../document/index.ts';
+import type { BriefMeasure, Target } from '../document/index.ts';
 import type { Finished } from './finished-size.ts';
 
 /** How a prediction stands to its target. `likely` reaches it unless the errors fall out badly. */
@@ -7,7 +6,7 @@ export type TapeVerdict = 'no target' | 'reached' | 'likely' | 'under' | 'over';
 
 /** One tape: what is wanted, what is predicted. */
 export interface Tape {
-  readonly measure: Measure;
+  readonly measure: BriefMeasure;
   readonly target: Target | undefined;
   readonly finished: Finished;
   readonly verdict: TapeVerdict;
@@ -15,7 +14,7 @@ export interface Tape {
   readonly off: number;
 }
 
-export function tapeOf(measure: Measure, finished: Finished, target: Target | undefined): Tape {
+export function tapeOf(measure: BriefMeasure, finished: Finished, target: Target | undefined): Tape {
   if (!target) return { measure, target, finished, verdict: 'no target', off: 0 };
   const off = finished.value - target.value;
   const { low, high } = finished.range;

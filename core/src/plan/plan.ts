@@ -16,7 +16,7 @@ import {
   ownFromGraph,
 } from '../families/index.ts';
 import { type Features, featureControls, withFeatures } from '../features/index.ts';
-import { withStraps } from '../finish/index.ts';
+import { strapDrop, withStraps } from '../finish/index.ts';
 import {
   type ContentFit,
   contentFits,
@@ -91,6 +91,7 @@ export function planOf(document: BagDocument): Plan {
     return built;
   }, table.find);
   const graph = withStraps(joined, document);
+  const drop = strapDrop(document, joined);
   const designs = designsOf(document, graph);
   const lines = lineMatches(graph);
   const insertions = lines.reduce((sum, { a, b }) => sum + Math.min(a.loops, b.loops), 0);
@@ -104,7 +105,10 @@ export function planOf(document: BagDocument): Plan {
     graph,
     designs,
     sizes: [...keys].map(table.find),
-    tapes: MEASURES.map((measure) => tapeOf(measure, sizes[measure], targetOf(document, graph, measure))),
+    tapes: [
+      ...MEASURES.map((measure) => tapeOf(measure, sizes[measure], targetOf(document, graph, measure))),
+      ...(drop ? [tapeOf('strapDrop', drop, document.brief.strapDrop)] : []),
+    ],
     contents: contentFits(valuesOf(sizes), narrowestGirth(graph), document.brief.contents ?? []),
     lines,
     marked: markedEdges(graph),

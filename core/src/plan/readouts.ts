@@ -8,7 +8,7 @@ const round = (value: number) => Math.round(value * 100) / 100;
 
 /** The finish as plain figures, mm. */
 function finishReadout(plan: Plan) {
-  const { edge, straps, closure, cord, lining, ready, operations, warnings } = finishOf(plan);
+  const { edge, straps, flap, closure, cord, lining, ready, operations, warnings } = finishOf(plan);
   return {
     edge: edge ?? null,
     straps: straps
@@ -17,8 +17,11 @@ function finishReadout(plan: Plan) {
           hanging: round(straps.hanging),
           worked: round(straps.worked),
           width: round(straps.width),
+          apart: round(straps.apart),
+          adjust: straps.adjust ? { ...straps.adjust, drops: straps.adjust.drops.map(round) } : null,
         }
       : null,
+    flap: flap ? { ...flap, reach: round(flap.reach), share: round(flap.share) } : null,
     closure: closure ?? null,
     cord: cord ? { mm: round(cord.length), gaps: cord.gaps } : null,
     lining: lining.map(({ name, cut, outline }) => ({

@@ -13,10 +13,10 @@ import {
   pieceIndex,
   strapPath,
 } from '@fennot/core';
-import { memo, useId, useMemo } from 'react';
-import { Fabric, useCloths } from '../drawing/Fabric.tsx';
+import { useMemo } from 'react';
 import { usePointed } from '../drawing/pointed.ts';
-import { camera, project, type SeenFacet, seenFacets, type View } from './project.ts';
+import { Facets, points } from './Facets.tsx';
+import { camera, project, seenFacets, type View } from './project.ts';
 import { TrimLayer } from './TrimLayer.tsx';
 
 interface MadeUpPictureProps {
@@ -29,9 +29,6 @@ interface MadeUpPictureProps {
   /** Seams of the run step that is shown. */
   readonly activeSeam?: string | undefined;
 }
-
-const points = (outline: ReadonlyArray<{ x: number; y: number }>) =>
-  outline.map(({ x, y }) => `${x.toFixed(2)},${y.toFixed(2)}`).join(' ');
 
 const SEAM = {
   fill: 'none',
@@ -109,52 +106,6 @@ export function MadeUpPicture({ plan, view, label, className, live, activeSeam }
     </svg>
   );
 }
-
-interface FacetsProps {
-  readonly plan: Plan;
-  readonly seen: readonly SeenFacet[];
-  readonly live: boolean;
-}
-
-/** The fabric of every facet from far to near; drawn anew only when plan or view change. */
-const Facets = memo(function Facets({ plan, seen, live }: FacetsProps) {
-  const base = useId();
-  const cloths = useCloths(plan);
-  const { point } = usePointed.getState();
-  return (
-    <>
-      {seen.map(({ facet, matrix, inside, shadow }, i) => {
-        const { piece, cloth } = cloths(facet.piece);
-        const whole = facet.outline === piece.outline;
-        return (
-          <g
-            key={`${facet.piece}/${i}`}
-            transform={`matrix(${matrix.join(' ')})`}
-            onPointerEnter={live ? () => point({ piece: piece.id }) : undefined}
-            onPointerLeave={live ? () => point({}) : undefined}
-          >
-            {!whole && (
-              <clipPath id={`${base}c${i}`}>
-                <polygon points={points(facet.outline)} />
-              </clipPath>
-            )}
-            <g clipPath={whole ? undefined : `url(#${base}c${i})`}>
-              <Fabric piece={piece} cloth={cloth} />
-            </g>
-            <polygon
-              points={points(facet.outline)}
-              fill={inside ? '#16211d' : '#1e2b28'}
-              fillOpacity={inside ? 0.45 : shadow * 0.34}
-              stroke="#1e2b28"
-              strokeOpacity={0.18}
-              vectorEffect="non-scaling-stroke"
-            />
-          </g>
-        );
-      })}
-    </>
-  );
-});
 
 function bounds(plan: Plan, view: View) {
   const eye = camera(view);

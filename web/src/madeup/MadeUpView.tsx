@@ -4,6 +4,7 @@ import { useSettings } from '../api/queries.ts';
 import { usePointed } from '../drawing/pointed.ts';
 import { Switcher } from '../ui/Switcher.tsx';
 import { MadeUpPicture } from './MadeUpPicture.tsx';
+import { OnFigure } from './OnFigure.tsx';
 import { BACK, CORNER, FRONT, type View } from './project.ts';
 import { hasWebGl } from './webgl.ts';
 
@@ -29,6 +30,9 @@ export function MadeUpView({ plan, activeSeam }: MadeUpViewProps) {
   const pointed = usePointed();
   const deep = plan.tapes.some(({ measure, finished }) => measure === 'depth' && finished.value > 5);
   const [filled, setFilled] = useState(false);
+  const [worn, setWorn] = useState(false);
+  const straps = plan.document.finish?.straps;
+  const onFigure = worn && straps;
   const [named, setNamed] = useState<Named | undefined>(undefined);
   const [view, setView] = useState<View | undefined>(undefined);
   const shown = view ?? (deep ? CORNER : FRONT);
@@ -56,17 +60,31 @@ export function MadeUpView({ plan, activeSeam }: MadeUpViewProps) {
         <h2 className="text-base">Made up</h2>
         <Switcher
           label="Seen from"
-          value={filled ? 'filled' : (current ?? 'turned')}
-          options={[...VIEWS, ...(current || filled ? [] : [{ value: 'turned' as const, label: 'Turned' }])]}
+          value={onFigure ? 'worn' : filled ? 'filled' : (current ?? 'turned')}
+          options={[
+            ...VIEWS,
+            ...(straps ? [{ value: 'worn' as const, label: 'Worn' }] : []),
+            ...(current || filled || onFigure ? [] : [{ value: 'turned' as const, label: 'Turned' }]),
+          ]}
           onChange={(next) => {
             setFilled(next === 'filled');
-            if (next === 'turned' || next === 'filled') return;
+            setWorn(next === 'worn');
+            if (next === 'turned' || next === 'filled' || next === 'worn') return;
             setNamed(next);
             setView(VIEW_OF[next]);
           }}
         />
       </header>
-      {filled && hasWebGl() ? (
+      {onFigure ? (
+        <>
+          <div className="min-h-0 grow">
+            <OnFigure plan={plan} straps={onFigure} />
+          </div>
+          <p className="px-3 pb-2 text-xs text-soft">
+            Figure, strap and bag to one scale. Who carries it is set under Finish, Straps.
+          </p>
+        </>
+      ) : filled && hasWebGl() ? (
         <div className="min-h-0 grow pb-2">
           <Suspense fallback={<p className="p-4 text-sm text-soft">Fetching the third dimension ...</p>}>
             <FilledView plan={plan} />

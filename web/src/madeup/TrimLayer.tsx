@@ -17,10 +17,12 @@ interface TrimLayerProps {
   readonly view: View;
   /** What lies behind the body as it is seen, or before it. */
   readonly side: 'far' | 'near';
+  /** Straps hang by themselves; left out where they are drawn on who wears them. */
+  readonly straps?: boolean;
 }
 
 /** Edge rounds, eyelets and straps, as far as they lie on one side of the body. */
-export function TrimLayer({ plan, view, side }: TrimLayerProps) {
+export function TrimLayer({ plan, view, side, straps = true }: TrimLayerProps) {
   const { trim } = plan.graph;
   const eye = useMemo(() => camera(view), [view]);
   const edging = useMemo(() => {
@@ -92,7 +94,7 @@ export function TrimLayer({ plan, view, side }: TrimLayerProps) {
           const { x, y } = project(eye, at);
           return <circle key={i} cx={x} cy={y} r={4} fill="#16211d" stroke="#f4efe0" strokeWidth={1.6} />;
         })}
-      {(trim.straps ?? [])
+      {(straps ? (trim.straps ?? []) : [])
         .filter((strap) => (strap.behind && eye.towards.z > 0 ? 'far' : 'near') === side)
         .map((strap) => (
           <StrapBand key={strap.name} strap={strap} eye={eye} colour={colourOf(strap.swatch)} />

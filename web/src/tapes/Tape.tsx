@@ -2,7 +2,13 @@ import { formatLength, lengthFigure, MM_PER_INCH, type Tape as TapeReading } fro
 import { type PointerEvent, useRef } from 'react';
 import { useSettings } from '../api/queries.ts';
 
-const NAMES = { width: 'Width', height: 'Height', depth: 'Depth', opening: 'Opening, round' } as const;
+const NAMES = {
+  width: 'Width',
+  height: 'Height',
+  depth: 'Depth',
+  opening: 'Opening, round',
+  strapDrop: 'Strap drop',
+} as const;
 
 const VERDICTS = {
   'no target': { text: '', mark: '', colour: 'text-soft' },
@@ -71,7 +77,10 @@ export function Tape({ tape, onTarget }: TapeProps) {
           {verdict.mark} {verdict.text}
         </span>
       </figcaption>
-      <p className="flex items-baseline gap-1.5 whitespace-nowrap" data-testid={`tape-${tape.measure}`}>
+      <p
+        className="flex flex-wrap items-baseline gap-x-1.5 leading-none whitespace-nowrap"
+        data-testid={`tape-${tape.measure}`}
+      >
         <span className="font-head text-xl font-semibold tabular-nums">
           {formatLength(finished.value, system)}
         </span>

@@ -24,10 +24,11 @@ const NAMES: Record<Closure['of'], string> = {
 interface ClosureSectionProps extends FinishProps {
   readonly closure: ClosurePlan | undefined;
   readonly cord: FinishPlan['cord'];
+  readonly flap: FinishPlan['flap'];
 }
 
 /** What closes the bag, with its arithmetic. */
-export function ClosureSection({ finish, set, closure: own, cord }: ClosureSectionProps) {
+export function ClosureSection({ finish, set, closure: own, cord, flap }: ClosureSectionProps) {
   const { system } = useSettings();
   const { closure } = finish;
   const kinds: readonly Closure['of'][] = ['button', 'zip', 'magnet', 'toggle', 'eyelets'];
@@ -86,6 +87,18 @@ export function ClosureSection({ finish, set, closure: own, cord }: ClosureSecti
           max={30}
           onChange={(perFace) => set({ closure: { ...closure, perFace } })}
         />
+      )}
+      {flap && (
+        <p className="text-sm" data-testid="flap-plan">
+          The flap comes {formatLength(flap.reach, system)} down the front, {Math.round(100 * flap.share)} %
+          of its height.{' '}
+          {Math.abs(flap.left - flap.right) <= 1
+            ? `In the middle: ${flap.left} loops of the back's rim stay free on its left, ${flap.right} on its right.`
+            : `Off the middle: ${flap.left} loops of the back's rim stay free on its left, but ${flap.right} on its right.`}
+          {closure?.of === 'button' || closure?.of === 'magnet' || closure?.of === 'toggle'
+            ? ` What closes it sits on its middle and ${formatLength(Math.max(0, flap.reach - 20), system)} below the rim in front.`
+            : ''}
+        </p>
       )}
       {cord && (
         <p className="text-sm" data-testid="cord-plan">

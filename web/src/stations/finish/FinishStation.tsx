@@ -4,6 +4,7 @@ import { Section } from '../../ui/Section.tsx';
 import { ControlField } from '../build/BuildStation.tsx';
 import type { StationProps } from '../station.ts';
 import { ClosureSection } from './ClosureSection.tsx';
+import { EdgeDrawing } from './EdgeDrawing.tsx';
 import { LiningSection } from './LiningSection.tsx';
 import { OrderSection } from './OrderSection.tsx';
 import { StrapSection } from './StrapSection.tsx';
@@ -43,6 +44,7 @@ export function FinishStation({ plan, store }: StationProps) {
             {edge.rounds.length > 1 ? ` Rounds: ${edge.rounds.join(', ')}.` : ''}
           </p>
         )}
+        {own.strip && <EdgeDrawing strip={own.strip} />}
         {featureControlsOf(plan)
           .filter(({ id }) => id.startsWith('edge'))
           .map((control) => (
@@ -54,7 +56,7 @@ export function FinishStation({ plan, store }: StationProps) {
           ))}
       </Section>
       <StrapSection {...props} straps={own.straps} />
-      <ClosureSection {...props} closure={own.closure} cord={own.cord} />
+      <ClosureSection {...props} closure={own.closure} cord={own.cord} flap={own.flap} />
       <LiningSection {...props} pieces={own.lining} ready={own.ready} />
       <OrderSection operations={own.operations} />
     </>

@@ -10,7 +10,10 @@ import { useSettings } from '../../api/queries.ts';
 import { Choice } from '../../ui/Choice.tsx';
 import { LengthField, NumberField } from '../../ui/fields.tsx';
 import { Row, Section } from '../../ui/Section.tsx';
+import { AdjustFields } from './AdjustFields.tsx';
 import type { FinishProps } from './FinishStation.tsx';
+import { HangTest } from './HangTest.tsx';
+import { WornFields } from './WornFields.tsx';
 
 const KIND_NAMES: Record<StrapKind, string> = {
   rows: 'Worked in short rows, sewn on',
@@ -67,7 +70,7 @@ export function StrapSection({ plan, finish, set, straps: own }: StrapSectionPro
               {own.count} {own.counts}
             </b>
             : {formatLength(own.worked, system)} unstretched, which hang {formatLength(own.hanging, system)}{' '}
-            long under load ({own.stretch} % stretch, {own.measured ? 'measured' : 'estimated'}).{' '}
+            long under load ({Math.round(own.stretch)} % stretch, {own.measured ? 'measured' : 'estimated'}).{' '}
             {formatLength(own.width, system)} wide.
             {straps.many === 2 ? ' Work both to the same count.' : ''}
           </p>
@@ -102,15 +105,7 @@ export function StrapSection({ plan, finish, set, straps: own }: StrapSectionPro
               onChange={(wide) => set({ straps: { ...straps, wide } })}
             />
           </Row>
-          <NumberField
-            label="Stretch under load, per cent"
-            name="stretch"
-            value={own.stretch}
-            min={0}
-            max={60}
-            hint="hang a finished strap with a weight: length after, against before"
-            onChange={(stretch) => set({ straps: { ...straps, stretch } })}
-          />
+          <HangTest straps={straps} own={own} onChange={(hung) => set({ straps: { ...straps, hung } })} />
           {swatches.length > 1 && (
             <Choice
               label="Worked in"
@@ -119,10 +114,17 @@ export function StrapSection({ plan, finish, set, straps: own }: StrapSectionPro
               onChange={(swatch) => set({ straps: { ...straps, swatch } })}
             />
           )}
-          <p className="text-xs text-soft">
-            The drop is measured on you: over the shoulder, where the bag should hang. A crocheted strap has
-            no rating: hang a test load first.
-          </p>
+          <AdjustFields
+            straps={straps}
+            own={own}
+            onChange={(adjust) => set({ straps: { ...straps, adjust } })}
+          />
+          <WornFields
+            plan={plan}
+            straps={straps}
+            own={own}
+            onChange={(next) => set({ straps: { ...straps, ...next } })}
+          />
         </>
       )}
     </Section>

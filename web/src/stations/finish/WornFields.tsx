@@ -1,0 +1,108 @@
+import {
+  type Carried,
+  dropTo,
+  formatLength,
+  type Hung,
+  hungOn,
+  type Level,
+  measure,
+  mm,
+  type Plan,
+  type StrapPlan,
+  type Straps,
+  wearerOf,
+} from '@fennot/core';
+import { useSettings } from '../../api/queries.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { LengthField } from '../../ui/fields.tsx';
+import { Row } from '../../ui/Section.tsx';
+
+const CARRIED_NAMES: Record<Carried, string> = {
+  shoulder: 'Over the shoulder',
+  across: 'Across the body',
+  elbow: 'In the crook of the arm',
+  hand: 'In the hand',
+};
+const HOLDS: Record<Carried, string> = {
+  shoulder: 'shoulder',
+  across: 'shoulder',
+  elbow: 'crook of the arm',
+  hand: 'hand',
+};
+const CARRIES: readonly Carried[] = ['shoulder', 'across', 'elbow', 'hand'];
+const PLACES: readonly Level[] = ['waist', 'hip', 'thigh'];
+
+interface WornFieldsProps {
+  readonly plan: Plan;
+  readonly straps: Straps;
+  readonly own: StrapPlan;
+  readonly onChange: (fields: Partial<Straps>) => void;
+}
+
+/** Who carries the bag and how, and what that says about the drop. The picture of it is under Made up, Worn. */
+export function WornFields({ plan, straps, own, onChange }: WornFieldsProps) {
+  const { system } = useSettings();
+  const wearer = wearerOf(straps);
+  const put = (fields: Partial<typeof wearer>) => onChange({ worn: { ...wearer, ...fields } });
+  const drop = plan.tapes.find((tape) => tape.measure === 'strapDrop')?.finished.value ?? own.hanging / 2;
+  const hung = hungOn(wearer, drop, measure(plan.graph).height);
+  return (
+    <>
+      <Choice
+        label="Carried"
+        value={wearer.carried}
+        options={CARRIES.map((value) => ({ value, label: CARRIED_NAMES[value] }))}
+        // Another place has another height above the ground.
+        onChange={(carried) => put({ carried, from: undefined })}
+      />
+      <Row>
+        <LengthField
+          label="By someone of"
+          value={mm(wearer.stature)}
+          least={800}
+          max={2300}
+          onChange={(stature) => put({ stature })}
+        />
+        <LengthField
+          label={`${HOLDS[wearer.carried].charAt(0).toUpperCase()}${HOLDS[wearer.carried].slice(1)} above ground`}
+          value={wearer.from === undefined ? undefined : mm(wearer.from)}
+          placeholder={formatLength(hung.holds.y, system)}
+          least={200}
+          max={3000}
+          onClear={() => put({ from: undefined })}
+          onChange={(from) => put({ from })}
+        />
+      </Row>
+      <p className="text-sm" data-testid="worn-plan">
+        {wornText(hung)}
+      </p>
+      <p className="flex flex-wrap items-center gap-1 text-xs text-soft">
+        Rim at the
+        {PLACES.map((level) => {
+          const wanted = dropTo(wearer, level);
+          return wanted === undefined || wanted < 20 || wanted > 1200 ? null : (
+            <Button
+              key={level}
+              small
+              onClick={() => onChange({ worn: wearer, drop: 5 * Math.round(wanted / 5) })}
+            >
+              {level}: {formatLength(mm(5 * Math.round(wanted / 5)), system)}
+            </Button>
+          );
+        })}
+      </p>
+      <p className="text-xs text-soft">
+        Usual proportions, as a start: a tape held on the shoulder says better. A crocheted strap has no
+        rating: hang a test load first.
+      </p>
+    </>
+  );
+}
+
+/** Where the bag hangs, in a sentence. */
+export function wornText({ rimAt, bottomAt, trouble }: Hung): string {
+  if (trouble === 'on the ground') return '✗ The bag would touch the ground: the drop is too long for it.';
+  const says = `The rim hangs at the ${rimAt}, the bottom at the ${bottomAt}.`;
+  return trouble ? `✗ The strap is too short to slip on easily. ${says}` : says;
+}
