@@ -65,7 +65,10 @@ test('straps, closure and lining are chosen, counted, and put in the order of wo
   await page.getByRole('option', { name: 'Two equal ones' }).click();
   await expect(page.getByTestId('strap-plan')).toContainText('Work both to the same count.');
   await expect(page.getByText(/On the front, \d+ loops: \d+ in from either side/)).toBeVisible();
-  await field(page, 'Stretch under load, per cent').fill('20');
+  await expect(page.getByTestId('strap-plan')).toContainText('stretch, estimated');
+  await page.getByRole('button', { name: 'I hung a finished strap' }).click();
+  await field(page, 'Before it hung').fill('50');
+  await field(page, 'After, loaded').fill('60');
   await expect(page.getByTestId('strap-plan')).toContainText('20 % stretch, measured');
   await expect(order).toContainText('Work two equal straps and fix them');
   await expect(order).toContainText('A crocheted strap has no rating');
@@ -85,5 +88,29 @@ test('straps, closure and lining are chosen, counted, and put in the order of wo
     (await page.getByRole('link', { name: 'PDF on A4 pages' }).getAttribute('href')) ?? '',
   );
   expect(answer.headers()['content-type']).toContain('application/pdf');
+  await saved(page);
+});
+
+test('a strap is hung on a figure, brought to the hip, and made adjustable', async ({ page, open }) => {
+  await open('Folder satchel', 'Finish');
+  await expect(page.getByRole('figure', { name: /Strap drop: 5\d/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /The first edge round, 79 stitches: front 44/ })).toBeVisible();
+  await expect(page.getByTestId('flap-plan')).toContainText('down the front');
+  await page.getByRole('radio', { name: 'Worn' }).click();
+  await expect(
+    page.getByRole('img', { name: /The bag on a figure of 165 cm, carried on the shoulder/ }),
+  ).toBeVisible();
+  await page.getByRole('button', { name: /^waist: / }).click();
+  await expect(page.getByTestId('worn-plan')).toContainText('The rim hangs at the waist');
+  await field(page, 'By someone of').fill('110');
+  await expect(page.getByTestId('worn-plan')).toContainText('at the knee');
+  await page.getByRole('combobox', { name: 'Its length' }).click();
+  await page.getByRole('option', { name: 'In two parts' }).click();
+  await expect(page.getByTestId('adjust-plan')).toContainText(
+    'Holes after 3, 9, 15, 21 stitches from the end',
+  );
+  await page.getByRole('combobox', { name: 'Its length' }).click();
+  await page.getByRole('option', { name: 'Runs through a slide' }).click();
+  await expect(page.getByTestId('adjust-plan')).toContainText('lie doubled at the slide');
   await saved(page);
 });

@@ -31,7 +31,7 @@ test('from nothing to a joining order for a bag of one’s own size', async ({ p
   await expect(steps).toContainText('meets');
   await expect(steps).toContainText('insertions in each');
   await expect(steps).toContainText('Fold the work');
-  await expect(steps.getByRole('listitem').last()).toContainText('Fasten off');
+  await expect(steps.getByRole('listitem').last()).toContainText('fasten off');
   await saved(page);
 });
 

@@ -4,6 +4,7 @@ import { joinedSeams } from '../bag/index.ts';
 import { familyOf } from '../families/index.ts';
 import { materialsOf, sizeTable } from '../fit/index.ts';
 import { wholeLoops } from '../match/index.ts';
+import { planOf } from '../plan/index.ts';
 import { constructions, testDocument } from '../testing/arbitraries.ts';
 import {
   allBy,
@@ -74,6 +75,24 @@ describe('steps of any bag in any order', () => {
     );
   });
 
+  test('every run begins and ends where its first and last seam do', () => {
+    fc.assert(
+      fc.property(planned, ({ steps, graph }) => {
+        const seams = new Map(joinedSeams(graph).map((seam) => [seam.id, seam]));
+        steps.forEach((step, i) => {
+          if (step.does !== 'begin' && step.does !== 'end') return;
+          const nearest = step.does === 'begin' ? steps.slice(i) : steps.slice(0, i).reverse();
+          const join = nearest.find(({ does }) => does === 'join');
+          if (join?.does !== 'join') throw new Error('a run without a seam');
+          const seam = seams.get(join.seam);
+          expect(step.at.piece).toBe(seam?.a.piece);
+          expect(step.at.name).not.toBe('');
+        });
+      }),
+      { numRuns: 40 },
+    );
+  });
+
   test('read as sentences, with no gap left in them', () => {
     fc.assert(
       fc.property(planned, ({ steps, method }) => {
@@ -86,6 +105,24 @@ describe('steps of any bag in any order', () => {
       { numRuns: 40 },
     );
   });
+});
+
+test('the falling line of a folded sheet begins at its top and ends at its foot', () => {
+  const document = testDocument({
+    family: 'wrap-round',
+    laid: 'folded',
+    bottom: 'seam',
+    sides: 'joins',
+    body: { of: 'motifs', motif: 'm1', rounds: 4, columns: 2, rows: 2 },
+  });
+  const { steps } = planOf({ ...document, joins: { ...document.joins, school: 'lines', flatFirst: true } });
+  const spots = steps().flatMap((step) => (step.does === 'begin' || step.does === 'end' ? [step.at] : []));
+  // The one flat upright line runs along the right of the first column, from the upper row to the lower one or back.
+  const upright = spots.filter(({ edge, name }) => edge === 'right' && name.endsWith('1'));
+  expect(upright.map(({ name, corner }) => `${corner} of ${name}`).sort()).toEqual([
+    'lower right of B1',
+    'upper right of A1',
+  ]);
 });
 
 test('yarn is cut generously: to the next 10 cm, or the next quarter yard', () => {

@@ -1,6 +1,16 @@
-import { type BagGraph, type Interval, type Piece, pieceIndex, type Seam } from '../bag/index.ts';
+import {
+  type BagGraph,
+  distance,
+  edgeEnds,
+  type Interval,
+  inNet,
+  type Piece,
+  pieceIndex,
+  pointOnEdge,
+  type Seam,
+} from '../bag/index.ts';
 import { seamPairing } from '../match/index.ts';
-import { edgeNames, type JoiningGraph, type SeamLink } from './links.ts';
+import { compass, edgeNames, type JoiningGraph, type SeamLink } from './links.ts';
 import { type Hold, joinMethod } from './methods.ts';
 import { crossingsOf, type JoinPlan, type Run } from './plan-runs.ts';
 import type { Pass } from './trails.ts';
@@ -28,6 +38,15 @@ export interface StepJoin {
   readonly doubled: readonly { readonly at: number; readonly side: 'a' | 'b'; readonly take: number }[];
 }
 
+/** Where a run begins or ends: a corner of a piece, or a place along its edge. */
+export interface StepSpot {
+  readonly piece: string;
+  readonly name: string;
+  /** `upper left` ... as it lies in the net. */
+  readonly corner?: string;
+  readonly edge: string;
+}
+
 interface InRun {
   readonly run: number;
 }
@@ -47,6 +66,7 @@ export type JoinStep =
       /** The first run, or the first held another way: how to hold the work must be said. */
       readonly sayHold: boolean;
       readonly yarn: number;
+      readonly at: StepSpot;
       /** Which yarn, where it is not the same throughout. */
       readonly otherYarn: string | undefined;
     } & InRun)
@@ -60,7 +80,10 @@ export type JoinStep =
   /** Over a join that is there already. */
   | ({ readonly does: 'cross' } & InRun)
   | ({ readonly does: 'turn'; readonly worked: boolean } & InRun)
-  | ({ readonly does: 'end' } & InRun);
+  | ({ readonly does: 'end'; readonly at: StepSpot } & InRun);
+
+/** A place this near to a corner is the corner, mm. */
+const NEAR = 0.01;
 
 /** Spells a join plan out, step by step, in working order. */
 export function joinSteps(graph: BagGraph, joining: JoiningGraph, plan: JoinPlan): JoinStep[] {
@@ -79,6 +102,22 @@ export function joinSteps(graph: BagGraph, joining: JoiningGraph, plan: JoinPlan
     const [starts, ends] = [low < 1e-3, high > length - 1e-3];
     const part = starts ? (ends ? 'whole' : 'first part') : ends ? 'last part' : 'middle part';
     return { piece: own.id, name: own.name, edge: nameOf(i.piece, i.edge), loops, part };
+  };
+  /** The place at which a seam is begun or left. */
+  const spot = ({ link, forward }: Pass<SeamLink>, end: 'begin' | 'leave'): StepSpot => {
+    const { a } = link.seam;
+    const own = piece(a.piece);
+    const p = inNet(own, pointOnEdge(own, a.edge, forward === (end === 'begin') ? a.from : a.to));
+    const corners = own.outline.map((q) => inNet(own, q));
+    const named = nameOf(a.piece, a.edge);
+    const at = { piece: own.id, name: own.name, edge: named };
+    const isCorner = own.edges.some((_, i) => distance(inNet(own, edgeEnds(own, i)[0]), p) < NEAR);
+    if (named === 'round' || !isCorner) return at;
+    const middle = {
+      x: corners.reduce((sum, q) => sum + q.x / corners.length, 0),
+      y: corners.reduce((sum, q) => sum + q.y / corners.length, 0),
+    };
+    return { ...at, corner: compass({ x: p.x - middle.x, y: p.y - middle.y }) };
   };
   const join = ({ link, forward }: Pass<SeamLink>): StepJoin => {
     const seam: Seam = link.seam;
@@ -110,15 +149,17 @@ export function joinSteps(graph: BagGraph, joining: JoiningGraph, plan: JoinPlan
   const steps = plan.runs.flatMap((run, r): JoinStep[] => {
     const { number } = run;
     if (run.asYouGo) return squaresAsYouGo(run, graph.pieces, join);
+    const [first, final] = [run.passes[0], run.passes.at(-1)];
+    if (!first || !final) return [];
     const own: JoinStep[] = [];
-    const foldBefore = (pass: Pass<SeamLink> | undefined) => {
-      if (folded || (plan.flatFirst && pass?.link.seam.kind !== 'closing')) return;
+    const foldBefore = (pass: Pass<SeamLink>) => {
+      if (folded || (plan.flatFirst && pass.link.seam.kind !== 'closing')) return;
       folded = true;
       insideOut = holdOf(run) === 'right sides together';
       const flat = joining.flat.length === 0 ? 'none' : plan.flatFirst ? 'done' : 'between';
       own.push({ does: 'fold', run: number, flat, inside: insideOut ? 'right' : 'wrong' });
     };
-    foldBefore(run.passes[0]);
+    foldBefore(first);
     const hold = holdOf(run) ?? 'right sides up';
     const before = plan.runs[r - 1];
     own.push({
@@ -127,6 +168,7 @@ export function joinSteps(graph: BagGraph, joining: JoiningGraph, plan: JoinPlan
       hold,
       sayHold: before === undefined || before.asYouGo || before.how.method !== run.how.method,
       yarn: run.yarn,
+      at: spot(first, 'begin'),
       otherYarn: sameYarn ? undefined : run.how.yarn,
     });
     run.passes.forEach((pass, i) => {
@@ -136,7 +178,7 @@ export function joinSteps(graph: BagGraph, joining: JoiningGraph, plan: JoinPlan
       else if (crossing?.worked) own.push({ does: 'cross', run: number });
       own.push({ ...join(pass), run: number });
     });
-    own.push({ does: 'end', run: number });
+    own.push({ does: 'end', run: number, at: spot(final, 'leave') });
     return own;
   });
   const last = plan.runs.at(-1)?.number ?? 1;

@@ -1,7 +1,7 @@
 import { stitchName, type Terms } from '../stitches/index.ts';
 import { formatLength, type LengthSystem } from '../units/index.ts';
 import { type JoinMethodId, joinMethod, methodStitch } from './methods.ts';
-import type { JoinStep, StepEdge, StepJoin } from './steps.ts';
+import type { JoinStep, StepEdge, StepJoin, StepSpot } from './steps.ts';
 
 /** How the maker reads: which country's stitch names, which lengths. */
 export interface Reading {
@@ -49,6 +49,14 @@ const placeIn =
   (turned: Reading['turned']) =>
   ({ piece, name, edge, part }: StepEdge) =>
     `${name}${turned?.has(piece) ? ' (laid upside down)' : ''}, ${edge} edge${part === 'whole' ? '' : ` (${part})`}`;
+
+/** `the upper corner of B1`, or a place along an edge, which a marker keeps. */
+const spotIn =
+  (turned: Reading['turned']) =>
+  ({ piece, name, corner, edge }: StepSpot) => {
+    const own = `${name}${turned?.has(piece) ? ' (laid upside down)' : ''}`;
+    return corner ? `the ${corner} corner of ${own}` : `the marker on the ${edge} edge of ${own}`;
+  };
 
 const list = (numbers: readonly number[]) =>
   numbers.length < 2
@@ -113,7 +121,8 @@ export function stepText(step: JoinStep, method: JoinMethodId, reading: Reading)
             ? `Join the yarn${yarn === ' of yarn' ? '' : yarn.replace(' of', ',')} and leave a tail of a hand’s length; this run takes about ${yarnLength(step.yarn, system)}. From pair to pair go straight on, the yarn drawn snug so that no hole is left.`
             : `Join new yarn, about ${yarnLength(step.yarn, system)}${yarn === ' of yarn' ? '' : yarn}, with a tail of a hand’s length.`;
       // The way of holding stays until the method changes: say it once.
-      return step.sayHold ? `${HOLDS[step.hold]}. ${cut}` : cut;
+      const begin = `Begin at ${spotIn(reading.turned)(step.at)}.`;
+      return step.sayHold ? `${HOLDS[step.hold]}. ${cut} ${begin}` : `${cut} ${begin}`;
     }
     case 'join': {
       const extra = doublings(step);
@@ -138,7 +147,7 @@ export function stepText(step: JoinStep, method: JoinMethodId, reading: Reading)
         : `At the corner turn, with one insertion in the corner itself.${round}`;
     }
     case 'end':
-      return 'Fasten off and leave a tail of a hand’s length: two ends to hide.';
+      return `At ${spotIn(reading.turned)(step.at)} fasten off and leave a tail of a hand’s length: two ends to hide.`;
     case 'tuck':
       return `Boxed ${step.name}: flatten it so that the side lies on the bottom, and sew straight across where it is ${formatLength(step.length, system)} wide. Fold the point inside.`;
     case 'turn-out':
