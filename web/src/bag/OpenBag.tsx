@@ -103,7 +103,10 @@ export function OpenBag({ bag, station }: { readonly bag: StoredBag; readonly st
             />
           </div>
           <div className="grid h-[340px] min-h-0 border-t border-line sm:h-auto sm:border-t-0">
-            <MadeUpView plan={plan} activeSeam={shown?.seam} />
+            <MadeUpView
+              plan={plan}
+              work={shown && { run: shown.step?.run, now: shown.now, done: shown.done }}
+            />
           </div>
         </div>
         <aside
@@ -153,7 +156,7 @@ function Overlay({ station, plan, store, px }: OverlayProps) {
       return <Marks plan={plan} px={px} />;
     case 'joins': {
       const shown = shownStep(plan, step);
-      return <Threads plan={plan} px={px} run={shown.step?.run} seam={shown.seam} done={shown.done} />;
+      return <Threads plan={plan} px={px} run={shown.step?.run} now={shown.now} done={shown.done} />;
     }
     default:
       return null;

@@ -1,17 +1,14 @@
 import type { Plan, Run } from '@fennot/core';
 import { inNet, pathOn, pieceIndex } from '@fennot/core';
 import { useMemo } from 'react';
-
-/** Thread colours, told apart by number as well. */
-export const THREADS = ['#136f82', '#b3572f', '#4f7345', '#9b2f6b', '#7a5a00', '#2a3550'] as const;
-export const threadColour = (run: number): string => THREADS[(run - 1) % THREADS.length] ?? THREADS[0];
+import { threadColour } from '../drawing/thread-colour.ts';
 
 interface ThreadsProps {
   readonly plan: Plan;
   readonly px: number;
-  /** Run and seam of the step that is shown. */
+  /** Run of the step that is shown, and the seams it joins. */
   readonly run: number | undefined;
-  readonly seam: string | undefined;
+  readonly now: ReadonlySet<string>;
   /** Seams worked up to the shown step. */
   readonly done: ReadonlySet<string>;
 }
@@ -25,7 +22,7 @@ interface Stretch {
 }
 
 /** Runs as threads over the net: number and ball at the start, an arrow at the end. */
-export function Threads({ plan, px, run, seam, done }: ThreadsProps) {
+export function Threads({ plan, px, run, now, done }: ThreadsProps) {
   const threads = useMemo(
     () => plan.joins.runs.map((one) => ({ run: one, stretches: stretchesOf(plan, one) })),
     [plan],
@@ -48,7 +45,7 @@ export function Threads({ plan, px, run, seam, done }: ThreadsProps) {
                     x2={to.x}
                     y2={-to.y}
                     stroke="var(--card)"
-                    strokeWidth={(id === seam ? 11 : 8) * px}
+                    strokeWidth={(now.has(id) ? 11 : 8) * px}
                   />
                 )}
                 <line
@@ -57,9 +54,9 @@ export function Threads({ plan, px, run, seam, done }: ThreadsProps) {
                   x2={to.x}
                   y2={-to.y}
                   stroke={colour}
-                  strokeWidth={(id === seam ? 7 : shown ? 4.5 : 3) * px}
+                  strokeWidth={(now.has(id) ? 7 : shown ? 4.5 : 3) * px}
                   strokeDasharray={
-                    done.has(id) || id === seam ? undefined : `${(echo ? 2 : 7) * px} ${6 * px}`
+                    done.has(id) || now.has(id) ? undefined : `${(echo ? 2 : 7) * px} ${6 * px}`
                   }
                 />
               </g>

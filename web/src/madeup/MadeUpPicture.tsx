@@ -1,22 +1,10 @@
-import {
-  along,
-  dot,
-  edgingParts,
-  groupBy,
-  joinedSeams,
-  move,
-  onFacet,
-  outward,
-  type Plan,
-  type Point,
-  pathOn,
-  pieceIndex,
-  strapPath,
-} from '@fennot/core';
+import { edgingParts, groupBy, move, type Plan, strapPath } from '@fennot/core';
 import { useMemo } from 'react';
 import { usePointed } from '../drawing/pointed.ts';
 import { Facets, points } from './Facets.tsx';
+import { MadeUpThreads, type Work } from './MadeUpThreads.tsx';
 import { camera, project, seenFacets, type View } from './project.ts';
+import { pathOf, seamLines } from './seam-lines.ts';
 import { TrimLayer } from './TrimLayer.tsx';
 
 interface MadeUpPictureProps {
@@ -26,8 +14,8 @@ interface MadeUpPictureProps {
   readonly className?: string;
   /** Lights up what is pointed at, and tells what the pointer is over. */
   readonly live?: boolean;
-  /** Seams of the run step that is shown. */
-  readonly activeSeam?: string | undefined;
+  /** The joining as far as it is played. */
+  readonly work?: Work | undefined;
 }
 
 const SEAM = {
@@ -37,17 +25,14 @@ const SEAM = {
   pointerEvents: 'none',
 } as const;
 
-const pathOf = (lines: ReadonlyArray<{ from: Point; to: Point }>) =>
-  lines.map(({ from, to }) => `M${from.x} ${from.y}L${to.x} ${to.y}`).join('');
-
 /** The bag made up and pressed, from any side, out of the graph alone. */
-export function MadeUpPicture({ plan, view, label, className, live, activeSeam }: MadeUpPictureProps) {
+export function MadeUpPicture({ plan, view, label, className, live, work }: MadeUpPictureProps) {
   const pointed = usePointed();
   const seen = useMemo(() => seenFacets(plan, view), [plan, view]);
   const box = useMemo(() => bounds(plan, view), [plan, view]);
   const seams = useMemo(() => seamLines(plan, view), [plan, view]);
   const joinColour = plan.document.yarns.find(({ id }) => id === plan.document.joins.yarn)?.colour;
-  const lit = live ? seams.filter(({ id, line }) => line === pointed.line || id === activeSeam) : [];
+  const lit = live ? seams.filter(({ id, line }) => line === pointed.line || work?.now.has(id)) : [];
   const litColour = lit.some(({ closing }) => closing) ? 'var(--loosestrife)' : 'var(--kingfisher)';
   const pad = Math.max(box.width, box.height) * 0.06 + 4;
   const viewBox = [box.x - pad, -(box.y + box.height) - pad, box.width + 2 * pad, box.height + 2 * pad];
@@ -88,6 +73,7 @@ export function MadeUpPicture({ plan, view, label, className, live, activeSeam }
           strokeOpacity={0.85}
           {...SEAM}
         />
+        {work && <MadeUpThreads plan={plan} seams={seams} work={work} />}
         {live &&
           [...groupBy(seams, ({ line }) => line)].map(([line, own]) => (
             <path
@@ -121,33 +107,4 @@ function bounds(plan: Plan, view: View) {
     for (const p of outline) take(project(eye, move(motion, p)));
   for (const strap of plan.graph.trim?.straps ?? []) for (const p of strapPath(strap)) take(project(eye, p));
   return { x: left, y: low, width: right - left, height: high - low };
-}
-
-/** Seams along a part of the bag that is seen from outside. */
-function seamLines(plan: Plan, view: View) {
-  const { graph } = plan;
-  const eye = camera(view);
-  const piece = pieceIndex(graph);
-  const facing = groupBy(
-    graph.facets.filter(({ motion }) => dot(outward(motion), eye.towards) > 0.02),
-    (facet) => facet.piece,
-  );
-  return joinedSeams(graph).flatMap((seam) =>
-    [seam.a, seam.b].flatMap((side) => {
-      const own = piece(side.piece);
-      const way = pathOn(own, side);
-      // A fold may take part of a seam round to another face.
-      return (facing.get(side.piece) ?? []).flatMap((facet) =>
-        way.slice(1).flatMap((q, i) => {
-          const p = way[i] ?? q;
-          const inside = onFacet(own, facet, p, q);
-          if (!inside) return [];
-          const [from, to] = inside.map((share) => project(eye, move(facet.motion, along(p, q, share))));
-          return from && to
-            ? [{ id: seam.id, line: seam.line, closing: seam.kind === 'closing', from, to }]
-            : [];
-        }),
-      );
-    }),
-  );
 }

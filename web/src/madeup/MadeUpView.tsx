@@ -4,6 +4,7 @@ import { useSettings } from '../api/queries.ts';
 import { usePointed } from '../drawing/pointed.ts';
 import { Switcher } from '../ui/Switcher.tsx';
 import { MadeUpPicture } from './MadeUpPicture.tsx';
+import type { Work } from './MadeUpThreads.tsx';
 import { OnFigure } from './OnFigure.tsx';
 import { BACK, CORNER, FRONT, type View } from './project.ts';
 import { hasWebGl } from './webgl.ts';
@@ -21,11 +22,12 @@ const VIEW_OF: Record<Named, View> = { front: FRONT, back: BACK, corner: CORNER 
 
 interface MadeUpViewProps {
   readonly plan: Plan;
-  readonly activeSeam?: string | undefined;
+  /** The joining as far as it is played. */
+  readonly work?: Work | undefined;
 }
 
 /** The made-up bag beside the net: from the front, the back, a corner, or dragged round by hand. */
-export function MadeUpView({ plan, activeSeam }: MadeUpViewProps) {
+export function MadeUpView({ plan, work }: MadeUpViewProps) {
   const { system } = useSettings();
   const pointed = usePointed();
   const deep = plan.tapes.some(({ measure, finished }) => measure === 'depth' && finished.value > 5);
@@ -102,7 +104,7 @@ export function MadeUpView({ plan, activeSeam }: MadeUpViewProps) {
               view={shown}
               label={label}
               live
-              activeSeam={activeSeam}
+              work={work}
               className="size-full p-2"
             />
           </div>

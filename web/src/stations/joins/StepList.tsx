@@ -2,7 +2,7 @@ import { methodAt, type Plan, stepText, turnedPieces } from '@fennot/core';
 import { Pause, Play, SkipBack, SkipForward, StepBack, StepForward } from 'lucide-react';
 import { useEffect, useMemo, useRef } from 'react';
 import { useSettings } from '../../api/queries.ts';
-import { threadColour } from '../../flat/Threads.tsx';
+import { threadColour } from '../../drawing/thread-colour.ts';
 import { Button } from '../../ui/Button.tsx';
 import { shownStep, usePlayer } from './player.ts';
 

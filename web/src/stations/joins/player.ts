@@ -19,8 +19,8 @@ export const usePlayer = create<Player>()((set) => ({
 export interface ShownStep {
   readonly index: number;
   readonly step: JoinStep | undefined;
-  readonly seam: string | undefined;
-  /** Seams that are joined before this step. */
+  /** Seams this step joins, and those joined before it. */
+  readonly now: ReadonlySet<string>;
   readonly done: ReadonlySet<string>;
 }
 
@@ -37,5 +37,5 @@ export function shownStep(plan: Plan, index: number): ShownStep {
       .slice(0, at)
       .flatMap((one) => seamsOf(one)),
   );
-  return { index: at, step, seam: step && seamsOf(step)[0], done };
+  return { index: at, step, now: new Set(step ? seamsOf(step) : []), done };
 }
