@@ -1,9 +1,12 @@
 import {
   type BagGraph,
+  distance,
   edgeOf,
   type Interval,
+  inNet,
   intervalLength,
   type Piece,
+  pathOn,
   pieceIndex,
   type Seam,
 } from '../bag/index.ts';
@@ -18,6 +21,11 @@ export interface Mark {
   readonly at: number;
   /** Where it meets its partner: the piece, and how many of its loops into the seam. */
   readonly partner: { readonly piece: string; readonly loop: number; readonly of: number } | undefined;
+  /**
+   * Which way the partner turns there: a crocheted seam takes three insertions into a corner that stands out, and
+   * three together in an inner one.
+   */
+  readonly turn?: 'out' | 'in';
 }
 
 /** An edge of a panel that runs along several sides of its partner, with the marks that keep it true. */
@@ -99,13 +107,9 @@ export function markedEdges(graph: BagGraph): MarkedEdge[] {
       }
       return { kind: kindOf, count: Math.round(target / unit), at: target, partner: undefined };
     };
-    let walked = 0;
-    const corners = way.flatMap(({ seam, own }, i) => {
-      const turn = i > 0 && way[i - 1]?.seam.line !== seam.line;
-      const mark = turn ? [{ ...at(walked, 'corner'), at: walked }] : [];
-      walked += intervalLength(own);
-      return mark;
-    });
+    const corners = cornersAlong(way, piece).map(
+      ({ at: place, turn }): Mark => ({ ...at(place, 'corner'), ...(turn && { turn }) }),
+    );
     const marks = [
       at(0, 'start'),
       ...corners,
@@ -127,4 +131,41 @@ export function markedEdges(graph: BagGraph): MarkedEdge[] {
       marks,
     };
   }
+}
+
+/** A partner's outline bends by this much at least (30 degrees) to be a corner. */
+const CORNER = Math.PI / 6;
+
+/** Where the partners of a panel's edge turn, in mm along the panel's way: at bends, and from line to line. */
+function cornersAlong(
+  way: readonly Stretch[],
+  piece: (id: string) => Piece,
+): Array<{ at: number; turn: Mark['turn'] }> {
+  const corners: Array<{ at: number; turn: Mark['turn'] }> = [];
+  let walked = 0;
+  let before: { readonly angle: number; readonly line: string } | undefined;
+  for (const { seam, own, partner } of way) {
+    const face = piece(partner.piece);
+    const path = pathOn(face, partner).map((p) => inNet(face, p));
+    const share = intervalLength(own) / intervalLength(partner);
+    // Walked along its outline, a corner that stands out turns to the left.
+    const left = partner.from <= partner.to ? 1 : -1;
+    for (const [i, q] of path.slice(1).entries()) {
+      const p = path[i] ?? q;
+      const angle = Math.atan2(q.y - p.y, q.x - p.x);
+      const by = before ? left * turnFrom(before.angle, angle) : 0;
+      const turned = Math.abs(by) >= CORNER;
+      if (before && (turned || before.line !== seam.line))
+        corners.push({ at: walked, turn: turned ? (by > 0 ? 'out' : 'in') : undefined });
+      before = { angle, line: seam.line };
+      walked += distance(p, q) * share;
+    }
+  }
+  return corners;
+}
+
+/** From one direction to another, in -π .. π. */
+function turnFrom(from: number, to: number): number {
+  const turn = to - from;
+  return turn - 2 * Math.PI * Math.round(turn / (2 * Math.PI));
 }

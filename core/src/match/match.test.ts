@@ -155,4 +155,40 @@ describe('on the bag', () => {
     expect(rows('half')).toEqual([Math.round(total / 2)]);
     expect(upper?.marks.map(({ count }) => count)).toEqual(lower?.marks.map(({ count }) => count));
   });
+
+  test('a rectangle turns out at its lower corners; a shaped face with a waist turns in there', () => {
+    const [upper] = markedEdges(plan.graph);
+    const turns = (edge: typeof upper) => edge?.marks.flatMap(({ turn }) => turn ?? []);
+    expect(turns(upper)).toEqual(['out', 'out']);
+    const shaped = planOf(
+      testDocument({
+        family: 'faces-and-strip',
+        face: {
+          of: 'shaped',
+          swatch: 's2',
+          chain: 60,
+          parts: [
+            { rows: 10, stitches: 60 },
+            { rows: 4, stitches: 30 },
+            { rows: 10, stitches: 30 },
+            { rows: 4, stitches: 60 },
+            { rows: 10, stitches: 60 },
+          ],
+        },
+        strip: {
+          swatch: 's1',
+          worked: 'across',
+          depth: 8,
+          length: { by: 'way' },
+          multiple: { multiple: 1, extra: 0 },
+        },
+      }),
+    );
+    // Down one side it narrows and widens again: out, in, in, out; then the two lower corners; then up likewise.
+    expect(turns(shaped.marked[0])).toEqual([
+      ...['out', 'in', 'in', 'out'],
+      ...['out', 'out'],
+      ...['out', 'in', 'in', 'out'],
+    ]);
+  });
 });

@@ -108,17 +108,29 @@ interface StripSectionProps {
   readonly onChange: (construction: Construction) => void;
 }
 
-function meets(kind: Mark['kind'], { piece, loop, of }: NonNullable<Mark['partner']>): string {
+function meets({ kind, turn }: Mark, { piece, loop, of }: NonNullable<Mark['partner']>): string {
   switch (kind) {
     case 'start':
     case 'end':
       return `upper end of ${piece}`;
     case 'corner':
-      return `corner of ${piece}`;
+      return `${turn === 'in' ? 'inner ' : ''}corner of ${piece}`;
     case 'quarter':
     case 'half':
       return `${piece}, loop ${loop} of ${of}`;
   }
+}
+
+/** How a crocheted seam gets round the corners of the way. */
+function CornerAdvice({ marks }: { readonly marks: readonly Mark[] }) {
+  const turns = new Set(marks.flatMap(({ turn }) => turn ?? []));
+  if (turns.size === 0) return null;
+  return (
+    <p className="text-xs text-soft" data-testid="corner-advice">
+      {turns.has('out') && 'A crocheted seam turns a corner with three insertions into it. '}
+      {turns.has('in') && 'At an inner corner it takes three together. '}A needle seam goes straight round.
+    </p>
+  );
 }
 
 /** The strip: how long it must be, how long it is, and where its markers go. */
@@ -165,7 +177,7 @@ function StripSection({ plan, strip, controls, onChange }: StripSectionProps) {
             <tr key={i} className="border-t border-line tabular-nums">
               <td>{mark.kind}</td>
               <td className="font-semibold">{mark.count}</td>
-              <td className="text-soft">{mark.partner ? meets(mark.kind, mark.partner) : ''}</td>
+              <td className="text-soft">{mark.partner ? meets(mark, mark.partner) : ''}</td>
             </tr>
           ))}
         </tbody>
@@ -175,6 +187,7 @@ function StripSection({ plan, strip, controls, onChange }: StripSectionProps) {
           The same markers serve both faces: put them on both edges of the strip.
         </p>
       )}
+      <CornerAdvice marks={strip.marks} />
       {controls.map((control) => (
         <ControlField key={control.id} control={control} onChange={onChange} />
       ))}
