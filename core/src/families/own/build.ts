@@ -10,7 +10,6 @@ import {
   type SeamLine,
 } from '../../bag/index.ts';
 import { mm } from '../../units/index.ts';
-import { flatSeams } from '../shared/assemble.ts';
 import { bend } from '../shared/bend.ts';
 import type { Materials } from '../shared/materials.ts';
 import { foldUp } from './fold-up.ts';
@@ -60,6 +59,37 @@ function pieceOf(params: Own, cell: Cell, name: string, table: Table, materials:
   };
 }
 
+/** What a line between columns or rows of cells is called. */
+const LIES = {
+  straight: { x: 'upright', y: 'level' },
+  point: { x: 'falling', y: 'rising' },
+} as const;
+
+/** Neighbours on the grid are joined flat, each straight line of joins named as one. */
+function joinedOnGrid({ cells, grid }: Own, { side }: Table): { seams: Seam[]; lines: SeamLine[] } {
+  const there = new Set(cells.map(cellKey));
+  const lines = new Map<string, SeamLine>();
+  const seams: Seam[] = [];
+  const join = (cell: Cell, next: { x: number; y: number }, edge: 1 | 2, key: string, lie: string) => {
+    if (!there.has(cellKey(next))) return;
+    const line = lines.get(key) ?? { id: `flat-${lines.size}`, name: `${lie} line ${lines.size + 1}` };
+    lines.set(key, line);
+    seams.push({
+      id: `${line.id}/${seams.length}`,
+      line: line.id,
+      kind: 'flat',
+      a: { piece: cellKey(cell), edge, from: 0, to: side },
+      b: { piece: cellKey(next), edge: (edge + 2) % 4, from: side, to: 0 },
+    });
+  };
+  for (const cell of cells) {
+    const { x, y } = cell;
+    join(cell, { x: x + 1, y }, 1, `x${x}`, LIES[grid].x);
+    join(cell, { x, y: y + 1 }, 2, `y${y}`, LIES[grid].y);
+  }
+  return { seams, lines: [...lines.values()] };
+}
+
 /** The pairs that can be sewn: both cells are there, no edge is used twice, none lies on a flat join. */
 function soundPairs({ pairs, cells }: Own, flat: readonly Seam[]) {
   const there = new Set(cells.map(cellKey));
@@ -95,7 +125,7 @@ export function buildOwn(params: Own, materials: Materials): BagGraph {
   const pieces = params.cells.map((cell) =>
     pieceOf(params, cell, names.get(cellKey(cell)) ?? '', table, materials),
   );
-  const flat = flatSeams(pieces);
+  const flat = joinedOnGrid(params, table);
   const lines = new Map<string, SeamLine>();
   /** Edges that lie on one line of the table. */
   const lineOf = (edge: CellEdge) => {

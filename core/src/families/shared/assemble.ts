@@ -21,7 +21,7 @@ export interface Assembly {
 }
 
 /** The joins of pieces that touch in the net, each straight line of them named as one. */
-export function flatSeams(
+function flatSeams(
   pieces: readonly Piece[],
   nameFlat?: Assembly['nameFlat'],
 ): { seams: Seam[]; lines: SeamLine[] } {
