@@ -1,6 +1,6 @@
 import { readDocumentText } from '@fennot/core';
 import { FolderOpen, Plus } from 'lucide-react';
-import { useRef, useState } from 'react';
+import { lazy, Suspense, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
 import { useBags, useCreateBag } from '../api/queries.ts';
@@ -8,14 +8,16 @@ import { Message } from '../app/Message.tsx';
 import { SettingsMenu } from '../app/SettingsMenu.tsx';
 import { Wordmark } from '../app/Wordmark.tsx';
 import { Button } from '../ui/Button.tsx';
-import { Modal } from '../ui/Modal.tsx';
 import { BagCard } from './BagCard.tsx';
-import { BeginDialog } from './BeginDialog.tsx';
+
+// Not needed to see the bags: fetched when they are.
+const BeginDialog = lazy(() => import('./BeginDialog.tsx'));
+const RefusedFile = lazy(() => import('./RefusedFile.tsx'));
 
 /** All bags as small made-up pictures; begin one, or open a file. */
 export function BagsPage() {
   const { data: bags, error, isPending, refetch } = useBags();
-  const [beginning, setBeginning] = useState(false);
+  const [beginning, setBeginning] = useState<'not yet' | 'open' | 'closed'>('not yet');
   const [refused, setRefused] = useState<{ file: string; lines: string[] } | undefined>(undefined);
   const file = useRef<HTMLInputElement>(null);
   const create = useCreateBag();
@@ -72,7 +74,7 @@ export function BagsPage() {
             <Button onClick={() => file.current?.click()}>
               <FolderOpen size={16} /> Open a file
             </Button>
-            <Button look="main" onClick={() => setBeginning(true)}>
+            <Button look="main" onClick={() => setBeginning('open')}>
               <Plus size={16} /> Begin a bag
             </Button>
           </div>
@@ -85,7 +87,7 @@ export function BagsPage() {
               Say how large it should be; Fennot lays out squares or panels of about that size, and you change
               them from there.
             </p>
-            <Button look="main" onClick={() => setBeginning(true)}>
+            <Button look="main" onClick={() => setBeginning('open')}>
               <Plus size={16} /> Begin a bag
             </Button>
           </div>
@@ -96,20 +98,15 @@ export function BagsPage() {
           ))}
         </ul>
       </main>
-      <BeginDialog open={beginning} onClose={() => setBeginning(false)} />
+      {beginning !== 'not yet' && (
+        <Suspense fallback={null}>
+          <BeginDialog open={beginning === 'open'} onClose={() => setBeginning('closed')} />
+        </Suspense>
+      )}
       {refused && (
-        <Modal
-          open
-          title={`${refused.file} cannot be opened`}
-          about="Nothing was changed. What is wrong with it:"
-          onClose={() => setRefused(undefined)}
-        >
-          <ul className="list-disc space-y-1 pl-5 text-sm">
-            {refused.lines.slice(0, 12).map((line) => (
-              <li key={line}>{line}</li>
-            ))}
-          </ul>
-        </Modal>
+        <Suspense fallback={null}>
+          <RefusedFile {...refused} onClose={() => setRefused(undefined)} />
+        </Suspense>
       )}
     </div>
   );

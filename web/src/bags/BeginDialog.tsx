@@ -12,7 +12,13 @@ import { Row } from '../ui/Section.tsx';
 type Size = Record<'width' | 'height' | 'depth', number>;
 
 /** Name, rough size and way of building: enough to lay a first bag on the table. */
-export function BeginDialog({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
+export default function BeginDialog({
+  open,
+  onClose,
+}: {
+  readonly open: boolean;
+  readonly onClose: () => void;
+}) {
   const [name, setName] = useState('My bag');
   const [family, setFamily] = useState<FamilyId>('wrap-round');
   const [size, setSize] = useState<Size>({ width: 320, height: 320, depth: 80 });
