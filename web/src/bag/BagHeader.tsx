@@ -1,6 +1,7 @@
-import { Download, Redo2, Undo2 } from 'lucide-react';
+import { Download, Keyboard, Redo2, Search, Undo2 } from 'lucide-react';
 import { SettingsMenu } from '../app/SettingsMenu.tsx';
 import { Wordmark } from '../app/Wordmark.tsx';
+import { useSheets } from '../keys/sheets.ts';
 import { Button } from '../ui/Button.tsx';
 import type { SaveState } from './autosave.ts';
 import { exportBag } from './files.ts';
@@ -11,6 +12,7 @@ import { type BagStore, useDocument, useHistory } from './store.ts';
 export function BagHeader({ store, state }: { readonly store: BagStore; readonly state: SaveState }) {
   const { name } = useDocument(store);
   const { undo, redo, canUndo, canRedo } = useHistory(store);
+  const { show } = useSheets();
   return (
     <header className="flex min-h-12 shrink-0 items-center gap-3 border-b border-line bg-card px-4">
       <Wordmark />
@@ -47,6 +49,26 @@ export function BagHeader({ store, state }: { readonly store: BagStore; readonly
           onClick={() => exportBag(store.getState().document)}
         >
           <Download size={16} /> <span className="max-sm:sr-only">Export</span>
+        </Button>
+        <Button
+          look="bare"
+          small
+          className="max-sm:hidden"
+          title="Find anything (Ctrl+K)"
+          aria-label="Find"
+          onClick={() => show('finder')}
+        >
+          <Search size={16} />
+        </Button>
+        <Button
+          look="bare"
+          small
+          className="max-sm:hidden"
+          title="All keys (?)"
+          aria-label="Keys"
+          onClick={() => show('keys')}
+        >
+          <Keyboard size={16} />
         </Button>
         <SettingsMenu />
       </div>

@@ -10,6 +10,7 @@ import { Grips } from '../flat/Grips.tsx';
 import { Marks } from '../flat/Marks.tsx';
 import { NetOverlay } from '../flat/NetOverlay.tsx';
 import { Threads } from '../flat/Threads.tsx';
+import { OverBag } from '../keys/OverBag.tsx';
 import { MadeUpView } from '../madeup/MadeUpView.tsx';
 import { BriefStation } from '../stations/brief/BriefStation.tsx';
 import { BuildStation } from '../stations/build/BuildStation.tsx';
@@ -60,7 +61,8 @@ export function OpenBag({ bag, station }: { readonly bag: StoredBag; readonly st
   const navigate = useNavigate();
   const create = useCreateBag();
   const player = usePlayer();
-  useBagKeys(store, plan, station === 'joins');
+  const base = `/bags/${bag.id}`;
+  useBagKeys({ store, plan, station, base });
   useEffect(() => {
     const flush = () => void saving.flush();
     window.addEventListener('pagehide', flush);
@@ -90,7 +92,7 @@ export function OpenBag({ bag, station }: { readonly bag: StoredBag; readonly st
     <div className="flex h-full min-h-0 flex-col">
       <BagHeader store={store} state={state} />
       <SaveTrouble state={state} />
-      <StationNav plan={plan} base={`/bags/${bag.id}`} />
+      <StationNav plan={plan} base={base} />
       <main className="min-h-0 grow overflow-y-auto lg:grid lg:grid-cols-[1fr_340px] lg:grid-rows-[minmax(0,1fr)_auto] lg:overflow-hidden">
         <div className="grid grid-cols-1 bg-table sm:h-[460px] sm:grid-cols-[1.5fr_1fr] lg:h-auto lg:min-h-0">
           <div className="grid h-[340px] min-h-0 border-line sm:h-auto sm:border-r">
@@ -124,6 +126,7 @@ export function OpenBag({ bag, station }: { readonly bag: StoredBag; readonly st
           onTake={() => saving.takeOver(state.theirs)}
         />
       )}
+      <OverBag plan={plan} store={store} base={base} />
       {state.is === 'gone' && <GoneBar onCopy={() => keepCopy()} />}
     </div>
   );

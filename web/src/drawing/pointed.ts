@@ -1,14 +1,20 @@
 import { create } from 'zustand';
 
-/** What the maker points at in either drawing. It lights up in both. */
-interface Pointed {
+interface Place {
   readonly piece: string | undefined;
   readonly line: string | undefined;
-  point(at: { piece?: string | undefined; line?: string | undefined }): void;
+  /** One edge of the piece, walked to by keys. */
+  readonly edge: number | undefined;
+}
+
+/** What the maker points at in either drawing. It lights up in both. */
+interface Pointed extends Place {
+  point(at: Partial<Place>): void;
 }
 
 export const usePointed = create<Pointed>()((set) => ({
   piece: undefined,
   line: undefined,
-  point: ({ piece, line }) => set({ piece, line }),
+  edge: undefined,
+  point: ({ piece, line, edge }) => set({ piece, line, edge }),
 }));

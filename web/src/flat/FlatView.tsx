@@ -5,16 +5,20 @@ import {
   inNet,
   type Piece,
   type Plan,
+  pathOn,
+  pieceIndex,
   turnedPieces,
 } from '@fennot/core';
 import { type KeyboardEvent, memo, type ReactNode, useMemo } from 'react';
 import { useSettings } from '../api/queries.ts';
+import { edgeMeetings, sayEdge } from '../drawing/edge-meets.ts';
 import { Fabric, useCloths } from '../drawing/Fabric.tsx';
 import { usePointed } from '../drawing/pointed.ts';
 import { useSize } from '../drawing/use-size.ts';
 import { frameOf } from './frame.ts';
 import { Rulers } from './Rulers.tsx';
 import { SeamLayer } from './SeamLayer.tsx';
+import { centreOf, walked } from './walk.ts';
 
 interface FlatViewProps {
   readonly plan: Plan;
@@ -28,35 +32,6 @@ interface FlatViewProps {
   readonly seams?: boolean;
 }
 
-const ARROWS: Record<string, readonly [number, number]> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, 1],
-  ArrowDown: [0, -1],
-};
-
-const centreOf = (piece: Piece) => {
-  const { width, height } = extent(piece.outline);
-  return inNet(piece, { x: width / 2, y: height / 2 });
-};
-
-/** The nearest piece in a direction; for the arrow keys. */
-function neighbour(graph: BagGraph, from: string | undefined, [dx, dy]: readonly [number, number]) {
-  const here = graph.pieces.find(({ id }) => id === from);
-  if (!here) return graph.pieces[0]?.id;
-  const at = centreOf(here);
-  let best: { id: string; cost: number } | undefined;
-  for (const piece of graph.pieces) {
-    const to = centreOf(piece);
-    const ahead = (to.x - at.x) * dx + (to.y - at.y) * dy;
-    const aside = Math.abs((to.x - at.x) * dy) + Math.abs((to.y - at.y) * dx);
-    if (ahead < 1) continue;
-    const cost = ahead + 2 * aside;
-    if (!best || cost < best.cost) best = { id: piece.id, cost };
-  }
-  return best?.id ?? here.id;
-}
-
 /** The net to scale, with every piece as it looks. */
 export function FlatView({ plan, overlay, named, beside = 0, seams = true }: FlatViewProps) {
   const { system } = useSettings();
@@ -68,17 +43,21 @@ export function FlatView({ plan, overlay, named, beside = 0, seams = true }: Fla
   const upsideDown = useMemo(() => turnedPieces(plan.document, plan.graph), [plan]);
   const at = plan.graph.pieces.find(({ id }) => id === pointed.piece);
   const line = plan.lines.find((one) => one.line === pointed.line);
-  const said = at
-    ? sayPiece(plan, at, upsideDown.has(at.id))
-    : line
-      ? `${line.name}: ${line.a.loops} loops of ${line.a.pieces.join(', ')} with ${line.b.loops} of ${line.b.pieces.join(', ')}.`
-      : `${formatLength(bounds.width, system)} by ${formatLength(bounds.height, system)} laid out. Point at a piece or an edge.${upsideDown.size > 0 ? ' ↓ is laid upside down.' : ''}`;
+  const edge = pointed.edge;
+  const said =
+    at && edge !== undefined
+      ? `${sayEdge(plan.graph, at.id, edge)} m goes there.`
+      : at
+        ? sayPiece(plan, at, upsideDown.has(at.id))
+        : line
+          ? `${line.name}: ${line.a.loops} loops of ${line.a.pieces.join(', ')} with ${line.b.loops} of ${line.b.pieces.join(', ')}.`
+          : `${formatLength(bounds.width, system)} by ${formatLength(bounds.height, system)} laid out. Point at a piece or an edge.${upsideDown.size > 0 ? ' ↓ is laid upside down.' : ''}`;
 
   const onKeyDown = (event: KeyboardEvent) => {
-    const direction = ARROWS[event.key];
-    if (!direction) return;
+    const next = walked(plan.graph, pointed, event);
+    if (!next) return;
     event.preventDefault();
-    pointed.point({ piece: neighbour(plan.graph, pointed.piece, direction) });
+    pointed.point(next);
   };
   return (
     <section aria-label="Laid flat" className="flex min-h-0 min-w-0 flex-col">
@@ -90,7 +69,7 @@ export function FlatView({ plan, overlay, named, beside = 0, seams = true }: Fla
           className="absolute inset-0 size-full"
           viewBox={`${frame.left} ${frame.top} ${frame.width} ${frame.height}`}
           role="application"
-          aria-label={`Net of ${plan.graph.pieces.length} pieces. Arrow keys walk from piece to piece.`}
+          aria-label={`Net of ${plan.graph.pieces.length} pieces. Arrow keys walk from piece to piece, with Shift along the edges of a piece; m goes to the edge that meets it.`}
           // biome-ignore lint/a11y/noNoninteractiveTabindex: the net is one stop of the tab order
           tabIndex={0}
           onKeyDown={onKeyDown}
@@ -106,7 +85,8 @@ export function FlatView({ plan, overlay, named, beside = 0, seams = true }: Fla
           )}
           <Pieces plan={plan} px={px} />
           {seams && <SeamLayer plan={plan} px={px} />}
-          {at && <Lit piece={at} px={px} />}
+          {at && edge === undefined && <Lit piece={at} px={px} />}
+          {at && edge !== undefined && <LitEdge graph={plan.graph} piece={at} edge={edge} px={px} />}
           {plan.graph.pieces.map((piece) => (
             <Label
               key={piece.id}
@@ -167,6 +147,39 @@ function Lit({ piece, px }: { readonly piece: Piece; readonly px: number }) {
       strokeWidth={4 * px}
       pointerEvents="none"
     />
+  );
+}
+
+interface LitEdgeProps {
+  readonly graph: BagGraph;
+  readonly piece: Piece;
+  readonly edge: number;
+  readonly px: number;
+}
+
+/** The edge that is pointed at, and what it meets. */
+function LitEdge({ graph, piece, edge, px }: LitEdgeProps) {
+  const find = pieceIndex(graph);
+  const along = (own: Piece, part: { edge: number; from: number; to: number }) =>
+    `M${pathOn(own, part)
+      .map((p) => inNet(own, p))
+      .map(({ x, y }) => `${x} ${-y}`)
+      .join('L')}`;
+  const whole = along(piece, { edge, from: 0, to: piece.edges[edge]?.length ?? 0 });
+  const partners = edgeMeetings(graph, piece.id, edge)
+    .map(({ other }) => along(find(other.piece), other))
+    .join('');
+  return (
+    <g fill="none" strokeLinecap="round" pointerEvents="none">
+      <path d={whole + partners} stroke="var(--card)" strokeWidth={9 * px} />
+      <path d={whole} stroke="var(--kingfisher)" strokeWidth={6 * px} />
+      <path
+        d={partners}
+        stroke="var(--loosestrife)"
+        strokeWidth={6 * px}
+        strokeDasharray={`${10 * px} ${8 * px}`}
+      />
+    </g>
   );
 }
 

@@ -1,5 +1,6 @@
 import { edgingParts, groupBy, move, type Plan, strapPath } from '@fennot/core';
 import { useMemo } from 'react';
+import { edgeMeetings } from '../drawing/edge-meets.ts';
 import { usePointed } from '../drawing/pointed.ts';
 import { Facets, points } from './Facets.tsx';
 import { MadeUpThreads, type Work } from './MadeUpThreads.tsx';
@@ -32,7 +33,19 @@ export function MadeUpPicture({ plan, view, label, className, live, work }: Made
   const box = useMemo(() => bounds(plan, view), [plan, view]);
   const seams = useMemo(() => seamLines(plan, view), [plan, view]);
   const joinColour = plan.document.yarns.find(({ id }) => id === plan.document.joins.yarn)?.colour;
-  const lit = live ? seams.filter(({ id, line }) => line === pointed.line || work?.now.has(id)) : [];
+  const { piece, edge, line: pointedLine } = pointed;
+  const met = useMemo(
+    () =>
+      new Set(
+        piece !== undefined && edge !== undefined
+          ? edgeMeetings(plan.graph, piece, edge).map(({ seam }) => seam.id)
+          : [],
+      ),
+    [plan, piece, edge],
+  );
+  const lit = live
+    ? seams.filter(({ id, line }) => line === pointedLine || met.has(id) || work?.now.has(id))
+    : [];
   const litColour = lit.some(({ closing }) => closing) ? 'var(--loosestrife)' : 'var(--kingfisher)';
   const pad = Math.max(box.width, box.height) * 0.06 + 4;
   const viewBox = [box.x - pad, -(box.y + box.height) - pad, box.width + 2 * pad, box.height + 2 * pad];

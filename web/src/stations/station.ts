@@ -31,8 +31,12 @@ export function stationNotes(plan: Plan): Partial<Record<Station, string>> {
       ? plan.sizes.some(({ key, origin }) => key.startsWith('motif') && origin === 'estimated')
       : document.swatches.some((swatch) => !swatch.stitches || !swatch.rows);
   if (unmeasured) notes.swatch = 'not measured';
-  const off = plan.tapes.filter(({ verdict }) => verdict === 'under' || verdict === 'over');
-  if (off.length > 0) notes.build = `${off.map(({ measure }) => measure).join(' and ')} off`;
+  const off = plan.tapes
+    .filter(({ verdict }) => verdict === 'under' || verdict === 'over')
+    .map(({ measure }) => measure);
+  const sizes = off.filter((measure) => measure !== 'strapDrop');
+  if (sizes.length > 0) notes.build = `${sizes.join(' and ')} off`;
+  if (off.includes('strapDrop')) notes.finish = 'strap drop off';
   const worst = plan.lines.filter(({ ease }) => ease.verdict === 'puckers' || ease.verdict === 'visible');
   if (worst.length > 0) notes.sides = 'does not come out';
   return notes;
