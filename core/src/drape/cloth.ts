@@ -99,8 +99,13 @@ export function clothOf(mesh: Mesh, unit: number): Cloth {
   const shear = threads(SHEAR);
   const bends = rowsOfThree();
   const grownBends = rowsOfThree();
-  /** Inside a piece: where a drawn-out grid bends round a corner, nothing asks for a straight line. */
+  const tucked = new Set(mesh.tucked);
+  /**
+   * Inside a piece: where a drawn-out grid bends round a corner, or fabric is folded away, nothing asks for a straight
+   * line.
+   */
   const inside = (a: number, b: number, c: number) => {
+    if (tucked.has(b)) return;
     const [before, after] = [gap(a, b), gap(b, c)];
     if (gap(a, c) > STRAIGHT * (before + after)) bends.put(a, b, c, before, after, STIFF);
   };
@@ -111,7 +116,9 @@ export function clothOf(mesh: Mesh, unit: number): Cloth {
       for (let i = 0; i < w; i++) {
         if (i + 1 < w) stretch.put(grid, vertex(i, j), vertex(i + 1, j));
         if (j + 1 < h) stretch.put(grid, vertex(i, j), vertex(i, j + 1));
-        if (i + 1 < w && j + 1 < h) {
+        // What is folded away is creased across its cells.
+        const away = [vertex(i, j), vertex(i + 1, j + 1)].every((v) => tucked.has(v));
+        if (i + 1 < w && j + 1 < h && !away) {
           shear.put(grid, vertex(i, j), vertex(i + 1, j + 1));
           shear.put(grid, vertex(i + 1, j), vertex(i, j + 1));
         }

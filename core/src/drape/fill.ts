@@ -10,14 +10,13 @@ const CELLS = 6;
 /** Beyond this many vertices the grid is made coarser. */
 const MOST_VERTICES = 2400;
 
-/** Seconds over which the seams draw together, and the filling comes in. */
+/** Seconds over which the seams draw together. */
 export const RAMP = 3;
-const PRESSURE = 8;
 /**
- * Share of the pressure that acts while the seams draw together. With much less, nets with long arms (handles)
- * can come to rest crumpled.
+ * Push of the filling, from the first on: with less of it while the seams draw together, corners of strips can come to
+ * rest pushed in, and nets with long arms crumpled.
  */
-const EARLY = 0.6;
+const PRESSURE = 8;
 const FLATTEN = 12;
 const GRAVITY = 2;
 /** The fill is over when the fastest vertex is slower than this, units a second, or after this long. */
@@ -61,6 +60,8 @@ export function fillBag(graph: BagGraph): Filling {
   }
   const cloth = clothOf(mesh, unit);
   const faces = facesOf(graph, mesh);
+  // What is folded away inside may go on swinging.
+  const seen = new Set(cloth.triangles);
   const scratch = new Float64Array(cloth.position.length);
   // A bag as deep as wide has no flat front to be pulled to.
   const size = measure(graph);
@@ -88,7 +89,8 @@ export function fillBag(graph: BagGraph): Filling {
       const time = frame * FRAME;
       const begun = handled?.since ?? RAMP + 1.4;
       const least = handled ? begun + 0.5 : begun;
-      settled = time > (handled ? begun + HANDLED : LONGEST) || (time > least && fastest(cloth) < STILL);
+      settled =
+        time > (handled ? begun + HANDLED : LONGEST) || (time > least && fastest(cloth, seen) < STILL);
     },
     handle(as) {
       handled = { as, since: frame * FRAME, carriers: as === 'lift' ? carriersOf(cloth, faces) : [] };
@@ -104,14 +106,13 @@ const smooth = (t: number) => {
 };
 
 function actingAt(time: number, cloth: Cloth, faces: Faces, flatFaced: boolean): Acting {
-  const full = smooth((time - RAMP) / 0.5);
   const hanging = time > RAMP + 0.4;
   const { up, front } = hanging
     ? axesOf(cloth, faces)
     : { up: [0, 1, 0] as Vector, front: [0, 0, 1] as Vector };
   return {
     gap: 1 - smooth(time / RAMP),
-    pressure: PRESSURE * (EARLY + (1 - EARLY) * full),
+    pressure: PRESSURE,
     damping: time < RAMP ? 3 : 5,
     gravity: hanging ? GRAVITY : 0,
     carriers: faces.flap.length > 0 ? mouthOf(cloth, faces) : [],
@@ -121,9 +122,10 @@ function actingAt(time: number, cloth: Cloth, faces: Faces, flatFaced: boolean):
   };
 }
 
-function fastest({ velocity: v }: Cloth): number {
+/** Speed of the fastest of some vertices. */
+function fastest({ velocity: v }: Cloth, vertices: Iterable<number>): number {
   let most = 0;
-  for (let i = 0; i < v.length; i += 3)
-    most = Math.max(most, Math.hypot(v[i] ?? 0, v[i + 1] ?? 0, v[i + 2] ?? 0));
+  for (const i of vertices)
+    most = Math.max(most, Math.hypot(v[3 * i] ?? 0, v[3 * i + 1] ?? 0, v[3 * i + 2] ?? 0));
   return most;
 }

@@ -21,6 +21,8 @@ export interface Acting {
 
 export const FRAME = 1 / 60;
 const SUBSTEPS = 10;
+/** What is tucked away is drawn inside by this share of the pressure. */
+const TUCKED = -0.25;
 
 const at = (list: Float64Array | Int32Array, i: number): number => list[i] ?? 0;
 
@@ -88,8 +90,7 @@ function inflate(
 function push(cloth: Cloth, { pressure, gravity, carriers, flatten, up, front }: Acting, h: number): void {
   const { position: p, velocity: v, inverseMass: w, rims, count } = cloth;
   inflate(cloth, cloth.triangles, pressure * h);
-  // What is tucked away is drawn inside.
-  inflate(cloth, cloth.tucked, -0.25 * pressure * h);
+  inflate(cloth, cloth.tucked, TUCKED * pressure * h);
   if (gravity === 0 && flatten === 0) return;
   let [mass, cx, cy, cz] = [0, 0, 0, 0];
   for (let i = 0; i < count; i++) {

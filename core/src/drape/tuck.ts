@@ -6,8 +6,10 @@ import {
   distance3,
   type Facet,
   move,
+  type Piece,
   type Point,
   type Point3,
+  pointOnEdge,
 } from '../bag/index.ts';
 import { groupBy } from '../group-by.ts';
 import type { VertexHold } from './mesh.ts';
@@ -28,9 +30,17 @@ const SAME = 1e-3;
 
 const isTucked = ({ tucked }: Facet) => tucked === true;
 
-/** The sides of tucked facets, but for those between two of them. */
+/** The sides of tucked facets, but for those between two of them and those that are closed with the bag. */
 function bordersOf(graph: BagGraph, gridOf: (id: string) => PieceGrid): Border[] {
   const tucked = groupBy(graph.facets.filter(isTucked), ({ piece }) => piece);
+  const closing = graph.seams.filter(({ kind }) => kind === 'closing').flatMap(({ a, b }) => [a, b]);
+  /** Whether a point of a piece lies on an edge that a closing seam takes. */
+  const closed = (piece: Piece, p: Point) =>
+    closing.some((side) => {
+      if (side.piece !== piece.id) return false;
+      const [from, to] = [pointOnEdge(piece, side.edge, side.from), pointOnEdge(piece, side.edge, side.to)];
+      return distance(from, p) + distance(p, to) < distance(from, to) + SAME;
+    });
   return [...tucked].flatMap(([piece, facets]) => {
     const grid = gridOf(piece);
     return facets.flatMap((facet) =>
@@ -38,6 +48,7 @@ function bordersOf(graph: BagGraph, gridOf: (id: string) => PieceGrid): Border[]
         const to = facet.outline[(i + 1) % facet.outline.length] ?? from;
         const middle = along(from, to, 0.5);
         if (facets.some((other) => other !== facet && contains(other.outline, middle, SAME))) return [];
+        if (closed(grid.piece, middle)) return [];
         return [{ grid, from, to, start: move(facet.motion, from), end: move(facet.motion, to) }];
       }),
     );

@@ -46,7 +46,7 @@ export function FlatView({ plan, overlay, named, beside = 0, seams = true }: Fla
   const edge = pointed.edge;
   const said =
     at && edge !== undefined
-      ? `${sayEdge(plan.graph, at.id, edge)} m goes there.`
+      ? `${sayEdge(plan.graph, at.id, edge)}${edgeMeetings(plan.graph, at.id, edge).length > 0 ? ' m goes there.' : ''}`
       : at
         ? sayPiece(plan, at, upsideDown.has(at.id))
         : line
