@@ -11,19 +11,10 @@ import {
   type Seam,
   type Trim,
 } from '../bag/index.ts';
-import { onto } from './onto.ts';
+import { onto, type VertexHold } from './hold.ts';
 import { gridOn, onEdge, type PieceGrid, SAME, type Stops } from './piece-grid.ts';
 import { type TakenIn, takenIn } from './take-in.ts';
 import { tuckedAway, tuckHolds } from './tuck.ts';
-
-/** A vertex held onto a point between two others: x = (1 - share) b0 + share b1. */
-export interface VertexHold {
-  readonly a: number;
-  readonly b0: number;
-  readonly b1: number;
-  readonly share: number;
-  readonly kind: Seam['kind'];
-}
 
 /** The bag's pieces as one mesh in the open net. Lengths in mm. */
 export interface Mesh {

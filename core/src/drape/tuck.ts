@@ -12,8 +12,7 @@ import {
   pointOnEdge,
 } from '../bag/index.ts';
 import { groupBy } from '../group-by.ts';
-import type { VertexHold } from './mesh.ts';
-import { onto } from './onto.ts';
+import { onto, type VertexHold } from './hold.ts';
 import type { PieceGrid } from './piece-grid.ts';
 
 /** A stretch of the border of what is tucked away, with where it lies on the made-up bag. */

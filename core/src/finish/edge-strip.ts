@@ -1,6 +1,6 @@
 import { type BagGraph, type RimStretch, rimStretches } from '../bag/index.ts';
+import type { StrapPlaces, StrapPlan } from '../strap/index.ts';
 import { goesOn, turnAt } from './edge.ts';
-import type { StrapPlaces, StrapPlan } from './straps.ts';
 
 export type RimFace = 'front' | 'back' | 'left' | 'right';
 

@@ -3,6 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { area, measure } from '../bag/index.ts';
 import type { Construction } from '../families/index.ts';
 import { planOf } from '../plan/index.ts';
+import { STRAP_KINDS } from '../strap/index.ts';
 import { constructions, features, testDocument } from '../testing/arbitraries.ts';
 import {
   edgeCount,
@@ -17,7 +18,6 @@ import {
   operationsOf,
   readyVerdict,
   roundsToFill,
-  STRAP_KINDS,
   withAllowance,
   zipFor,
 } from './index.ts';

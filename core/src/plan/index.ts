@@ -1,7 +1,6 @@
 export * from './begin.ts';
 export * from './cures.ts';
 export * from './plan.ts';
-export * from './readouts.ts';
 export * from './run-end.ts';
 export * from './tally.ts';
 export * from './turned.ts';

@@ -2,8 +2,9 @@ import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { readDocument } from '../document/index.ts';
 import { FAMILIES } from '../families/index.ts';
+import { readouts } from '../readouts/index.ts';
 import { constructions, testDocument } from '../testing/arbitraries.ts';
-import { beginDocument, planOf, readouts } from './index.ts';
+import { beginDocument, planOf } from './index.ts';
 
 test('a begun bag is a good document in every family, near the wanted size', () => {
   for (const { id } of FAMILIES) {

@@ -16,7 +16,6 @@ import {
   ownFromGraph,
 } from '../families/index.ts';
 import { type Features, featureControls, withFeatures } from '../features/index.ts';
-import { strapDrop, withStraps } from '../finish/index.ts';
 import {
   type ContentFit,
   contentFits,
@@ -41,6 +40,7 @@ import {
   type SchoolSummary,
   schoolsSideBySide,
 } from '../runs/index.ts';
+import { strapDrop, withStraps } from '../strap/index.ts';
 import { mm } from '../units/index.ts';
 import { designsOf } from './designs.ts';
 import { type Tally, tallyOf } from './tally.ts';

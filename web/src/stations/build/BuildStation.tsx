@@ -1,15 +1,13 @@
 import {
   beginConstruction,
   type Construction,
-  type Control,
   controlsOf,
   FAMILIES,
   featureControlsOf,
   netEditorOf,
 } from '@fennot/core';
 import { Cards } from '../../ui/Cards.tsx';
-import { Choice } from '../../ui/Choice.tsx';
-import { LengthField, NumberField } from '../../ui/fields.tsx';
+import { ControlField } from '../../ui/ControlField.tsx';
 import { Section } from '../../ui/Section.tsx';
 import type { StationProps } from '../station.ts';
 import { FamilyIcon } from './FamilyIcon.tsx';
@@ -68,47 +66,5 @@ export function BuildStation({ plan, store }: StationProps) {
       </Section>
       <OffTarget plan={plan} />
     </>
-  );
-}
-
-interface ControlFieldProps<C> {
-  readonly control: Control<C>;
-  readonly onChange: (changed: C) => void;
-}
-
-/** One decision as a form field. */
-export function ControlField<C>({ control, onChange }: ControlFieldProps<C>) {
-  if (control.kind === 'length')
-    return (
-      <LengthField
-        label={control.label}
-        value={control.value}
-        least={control.min}
-        max={control.max}
-        hint={control.hint}
-        onChange={(value) => onChange(control.set(value))}
-      />
-    );
-  return control.kind !== 'choice' ? (
-    <NumberField
-      label={control.label}
-      name={control.label.toLowerCase()}
-      value={control.value}
-      min={control.min}
-      max={control.max}
-      step={control.step}
-      hint={control.hint}
-      problem={control.problem}
-      buttons
-      onChange={(value) => onChange(control.set(value))}
-    />
-  ) : (
-    <Choice
-      label={control.label}
-      value={control.value}
-      options={control.options}
-      hint={control.hint}
-      onChange={(value) => onChange(control.set(value))}
-    />
   );
 }

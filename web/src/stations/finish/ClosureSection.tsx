@@ -3,7 +3,7 @@ import { useSettings } from '../../api/queries.ts';
 import { Choice } from '../../ui/Choice.tsx';
 import { NumberField } from '../../ui/fields.tsx';
 import { Row, Section } from '../../ui/Section.tsx';
-import type { FinishProps } from './FinishStation.tsx';
+import type { FinishProps } from './finish-props.ts';
 
 const FIRST: Record<Closure['of'], Closure> = {
   button: { of: 'button', diameter: 25, many: 1 },

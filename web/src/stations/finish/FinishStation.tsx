@@ -1,20 +1,14 @@
-import { type Finish, featureControlsOf, finishOf, type Plan } from '@fennot/core';
+import { type Finish, featureControlsOf, finishOf } from '@fennot/core';
 import { useMemo } from 'react';
+import { ControlField } from '../../ui/ControlField.tsx';
 import { Section } from '../../ui/Section.tsx';
-import { ControlField } from '../build/BuildStation.tsx';
 import type { StationProps } from '../station.ts';
 import { ClosureSection } from './ClosureSection.tsx';
 import { EdgeDrawing } from './EdgeDrawing.tsx';
+import type { FinishProps } from './finish-props.ts';
 import { LiningSection } from './LiningSection.tsx';
 import { OrderSection } from './OrderSection.tsx';
 import { StrapSection } from './StrapSection.tsx';
-
-/** What every section of the finish is given. */
-export interface FinishProps {
-  readonly plan: Plan;
-  readonly finish: Finish;
-  readonly set: (fields: Partial<Finish>) => void;
-}
 
 /** Edge, straps, closure and lining, and the order of all the work. */
 export function FinishStation({ plan, store }: StationProps) {

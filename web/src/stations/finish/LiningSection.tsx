@@ -16,7 +16,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { LengthField, NumberField } from '../../ui/fields.tsx';
 import { Row, Section } from '../../ui/Section.tsx';
-import type { FinishProps } from './FinishStation.tsx';
+import type { FinishProps } from './finish-props.ts';
 
 const READY_TEXT: Record<ReadyVerdict, string> = {
   fits: '✓ The crochet comes out a little under it, and stretches to it.',

@@ -11,8 +11,8 @@ import { Choice } from '../../ui/Choice.tsx';
 import { LengthField, NumberField } from '../../ui/fields.tsx';
 import { Row, Section } from '../../ui/Section.tsx';
 import { AdjustFields } from './AdjustFields.tsx';
-import type { FinishProps } from './FinishStation.tsx';
-import { HangTest } from './HangTest.tsx';
+import type { FinishProps } from './finish-props.ts';
+import { HungStrap } from './HungStrap.tsx';
 import { WornFields } from './WornFields.tsx';
 
 const KIND_NAMES: Record<StrapKind, string> = {
@@ -105,7 +105,7 @@ export function StrapSection({ plan, finish, set, straps: own }: StrapSectionPro
               onChange={(wide) => set({ straps: { ...straps, wide } })}
             />
           </Row>
-          <HangTest straps={straps} own={own} onChange={(hung) => set({ straps: { ...straps, hung } })} />
+          <HungStrap straps={straps} own={own} onChange={(hung) => set({ straps: { ...straps, hung } })} />
           {swatches.length > 1 && (
             <Choice
               label="Worked in"

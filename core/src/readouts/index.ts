@@ -1,8 +1,8 @@
 import { finishOf } from '../finish/index.ts';
 import { doublingsOf, takesOf } from '../match/index.ts';
+import type { Plan } from '../plan/index.ts';
 import type { Reading } from '../runs/index.ts';
 import { type JoinMethodId, methodName, schoolName, stepText } from '../runs/index.ts';
-import type { Plan } from './plan.ts';
 
 const round = (value: number) => Math.round(value * 100) / 100;
 

@@ -1,5 +1,13 @@
 import type { Seam } from '../bag/index.ts';
-import type { VertexHold } from './mesh.ts';
+
+/** A vertex held onto a point between two others: x = (1 - share) b0 + share b1. */
+export interface VertexHold {
+  readonly a: number;
+  readonly b0: number;
+  readonly b1: number;
+  readonly share: number;
+  readonly kind: Seam['kind'];
+}
 
 /** A vertex on a way, with the share of the way at which it lies. */
 export interface OnWay {

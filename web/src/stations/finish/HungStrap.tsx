@@ -3,14 +3,14 @@ import { Button } from '../../ui/Button.tsx';
 import { LengthField } from '../../ui/fields.tsx';
 import { Row } from '../../ui/Section.tsx';
 
-interface HangTestProps {
+interface HungStrapProps {
   readonly straps: Straps;
   readonly own: StrapPlan;
   readonly onChange: (hung: Straps['hung']) => void;
 }
 
 /** The maker's own stretch: a finished strap before and after it hung with a load. */
-export function HangTest({ straps: { hung }, own, onChange }: HangTestProps) {
+export function HungStrap({ straps: { hung }, own, onChange }: HungStrapProps) {
   if (!hung)
     return (
       <p className="text-xs text-soft">
