@@ -1,6 +1,7 @@
 import type { BagGraph } from '../bag/index.ts';
 import { measure } from '../bag/index.ts';
 import { type Choices, type Control, lift, panelOfSize } from '../families/shared/control.ts';
+import { ofPart, swatchChoice, yesNo } from '../families/shared/control-kinds.ts';
 import type { FaceMake } from '../families/shared/face.ts';
 import { faceControls, faceSize, oneOfSize } from '../families/shared/face-control.ts';
 import type { Materials } from '../families/shared/materials.ts';
@@ -12,11 +13,6 @@ import type { Features } from './schema.ts';
 const REACH = 0.55;
 /** Eyelets stand about this far apart at first, mm. */
 const EYELET_STEP = 45;
-
-const yesNo = [
-  { value: 'no', label: 'No' },
-  { value: 'yes', label: 'Yes' },
-];
 
 /** The decisions about what goes onto the bag, whatever its family. */
 export function featureControls(
@@ -42,17 +38,10 @@ function without(features: Features, key: keyof Features): Features {
 function edgeControls(features: Features, choices: Choices): Control<Features>[] {
   const { edge } = features;
   const swatch = choices.swatches[0]?.id ?? '';
-  const on: Control<Features> = {
-    kind: 'choice',
-    id: 'edge',
-    label: 'Edge rounds along the opening',
-    value: edge ? 'yes' : 'no',
-    options: yesNo,
-    set: (value) => {
-      if (value === 'no') return without(features, 'edge');
-      return edge ? features : { ...features, edge: { swatch, rounds: 3, growth: 0 } };
-    },
-  };
+  const on = yesNo('edge', 'Edge rounds along the opening', edge !== undefined, (wanted): Features => {
+    if (!wanted) return without(features, 'edge');
+    return edge ? features : { ...features, edge: { swatch, rounds: 3, growth: 0 } };
+  });
   if (!edge) return [on];
   return [
     on,
@@ -78,18 +67,16 @@ function edgeControls(features: Features, choices: Choices): Control<Features>[]
       hint: 'per cent of the rim: 0 keeps it, less draws it in, more flares',
       set: (growth) => ({ ...features, edge: { ...edge, growth } }),
     },
-    ...(choices.swatches.length > 1
-      ? [
-          {
-            kind: 'choice' as const,
-            id: 'edge-swatch',
-            label: 'Edge worked in',
-            value: edge.swatch,
-            options: choices.swatches.map(({ id, name }) => ({ value: id, label: name })),
-            set: (own: string): Features => ({ ...features, edge: { ...edge, swatch: own } }),
-          },
-        ]
-      : []),
+    ...swatchChoice(
+      'edge-swatch',
+      'Edge worked in',
+      edge.swatch,
+      choices,
+      (own): Features => ({
+        ...features,
+        edge: { ...edge, swatch: own },
+      }),
+    ),
   ];
 }
 
@@ -154,20 +141,19 @@ function flapControls(
   const box = faceSize(flap, materials);
   return [
     on,
-    ...faceControls(flap, {
-      choices,
-      materials,
-      corner: { x: box.width, y: box.height },
-      columnsLabel: 'columns',
-      rowsLabel: 'rows of squares',
-    })
-      .slice(1)
-      .map((control): Control<Features> => {
-        const lifted = lift(control, (next): Features => ({ ...features, flap: next }));
-        const label = `Flap: ${control.label.charAt(0).toLowerCase()}${control.label.slice(1)}`;
-        const named = { ...lifted, id: `flap-${control.id}`, label };
-        return named.kind === 'choice' ? named : { ...named, grip: undefined };
-      }),
+    ...ofPart(
+      'flap',
+      'Flap',
+      faceControls(flap, {
+        choices,
+        materials,
+        corner: { x: box.width, y: box.height },
+        columnsLabel: 'columns',
+        rowsLabel: 'rows of squares',
+      })
+        .slice(1)
+        .map((control) => lift(control, (next): Features => ({ ...features, flap: next }))),
+    ),
   ];
 }
 
@@ -181,17 +167,10 @@ function kindOf(flap: FaceMake, { motifs }: Choices): 'straight' | 'pointed' | '
 
 function waistControls(features: Features): Control<Features>[] {
   const { waist } = features;
-  const on: Control<Features> = {
-    kind: 'choice',
-    id: 'waist',
-    label: 'A drawn-in waist',
-    value: waist ? 'yes' : 'no',
-    options: yesNo,
-    set: (value) => {
-      if (value === 'no') return without(features, 'waist');
-      return waist ? features : { ...features, waist: { at: 70, draw: 20 } };
-    },
-  };
+  const on = yesNo('waist', 'A drawn-in waist', waist !== undefined, (wanted): Features => {
+    if (!wanted) return without(features, 'waist');
+    return waist ? features : { ...features, waist: { at: 70, draw: 20 } };
+  });
   if (!waist) return [on];
   return [
     on,
@@ -223,17 +202,15 @@ function waistControls(features: Features): Control<Features>[] {
 function drawstringControls(features: Features, graph: BagGraph): Control<Features>[] {
   const { drawstring } = features;
   const first = Math.min(200, Math.max(4, 2 * Math.round(measure(graph).opening / EYELET_STEP / 2)));
-  const on: Control<Features> = {
-    kind: 'choice',
-    id: 'drawstring',
-    label: 'Drawstring through the rim',
-    value: drawstring ? 'yes' : 'no',
-    options: yesNo,
-    set: (value) => {
-      if (value === 'no') return without(features, 'drawstring');
+  const on = yesNo(
+    'drawstring',
+    'Drawstring through the rim',
+    drawstring !== undefined,
+    (wanted): Features => {
+      if (!wanted) return without(features, 'drawstring');
       return drawstring ? features : { ...features, drawstring: { eyelets: first } };
     },
-  };
+  );
   if (!drawstring) return [on];
   return [
     on,

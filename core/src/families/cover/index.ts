@@ -3,6 +3,7 @@ import { type BagGraph, type Extents, measure, type Strap } from '../../bag/inde
 import type { Family } from '../family.ts';
 import { innerOf, innerSchema } from '../inner.ts';
 import type { Choices, Control } from '../shared/control.ts';
+import { yesNo } from '../shared/control-kinds.ts';
 import { beginInner, exploreInner, innerControls } from '../shared/inner-choice.ts';
 import type { Materials } from '../shared/materials.ts';
 
@@ -75,17 +76,7 @@ function controls(params: Cover, materials: Materials, choices: Choices): Contro
     over('width', 'Ready-made bag: width'),
     over('height', 'Ready-made bag: height'),
     over('depth', 'Ready-made bag: depth'),
-    {
-      kind: 'choice',
-      id: 'loops',
-      label: 'Loops over its handles',
-      value: params.loops ? 'yes' : 'no',
-      options: [
-        { value: 'yes', label: 'Yes' },
-        { value: 'no', label: 'No' },
-      ],
-      set: (value) => ({ ...params, loops: value === 'yes' }),
-    },
+    yesNo('loops', 'Loops over its handles', params.loops, (loops): Cover => ({ ...params, loops })),
     ...innerControls(params.body, materials, choices, (body): Cover => ({ ...params, body })),
   ];
 }

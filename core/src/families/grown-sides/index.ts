@@ -12,6 +12,7 @@ import { each } from '../explore.ts';
 import type { Family } from '../family.ts';
 import { count } from '../shared/body.ts';
 import { bodyOfSize, type Choices, type Control, lift } from '../shared/control.ts';
+import { swatchChoice } from '../shared/control-kinds.ts';
 import { faceSchema, type LaidFace, layFace, pathLength } from '../shared/face.ts';
 import { faceControls, faceSize } from '../shared/face-control.ts';
 import type { Materials } from '../shared/materials.ts';
@@ -147,19 +148,16 @@ function controls(params: GrownSides, materials: Materials, choices: Choices): C
       grip: { at: { x: width, y: -APART - params.rounds * row }, axis: 'y', perStep: -row },
       set: (rounds) => ({ ...params, rounds }),
     },
-    ...(choices.swatches.length > 1
-      ? [
-          {
-            kind: 'choice' as const,
-            id: 'wall-swatch',
-            about: 'side' as const,
-            label: 'Walls worked in',
-            value: params.swatch,
-            options: choices.swatches.map(({ id, name }) => ({ value: id, label: name })),
-            set: (swatch: string): GrownSides => ({ ...params, swatch }),
-          },
-        ]
-      : []),
+    ...swatchChoice(
+      'wall-swatch',
+      'Walls worked in',
+      params.swatch,
+      choices,
+      (swatch): GrownSides => ({
+        ...params,
+        swatch,
+      }),
+    ).map((control) => ({ ...control, about: 'side' as const })),
   ];
 }
 

@@ -4,6 +4,7 @@ import { withFlap } from '../../features/flap.ts';
 import type { Family } from '../family.ts';
 import { innerOf, innerSchema } from '../inner.ts';
 import { type Choices, type Control, lift } from '../shared/control.ts';
+import { ofPart } from '../shared/control-kinds.ts';
 import { faceSchema } from '../shared/face.ts';
 import { faceControls, faceSize, oneOfSize } from '../shared/face-control.ts';
 import { beginInner, exploreInner, innerControls } from '../shared/inner-choice.ts';
@@ -158,18 +159,17 @@ function controls(params: Pack, materials: Materials, choices: Choices): Control
   return [
     kind,
     ...own,
-    ...faceControls(worn.flap, {
-      choices,
-      materials,
-      corner: { x: flap.width, y: flap.height },
-      columnsLabel: 'columns',
-      rowsLabel: 'rows of squares',
-    }).map((control): Control<Pack> => {
-      const lifted = lift(control, (next): Pack => ({ ...params, worn: { ...worn, flap: next } }));
-      const label = `Flap: ${control.label.charAt(0).toLowerCase()}${control.label.slice(1)}`;
-      const named = { ...lifted, id: `flap-${control.id}`, label };
-      return named.kind === 'choice' ? named : { ...named, grip: undefined };
-    }),
+    ...ofPart(
+      'flap',
+      'Flap',
+      faceControls(worn.flap, {
+        choices,
+        materials,
+        corner: { x: flap.width, y: flap.height },
+        columnsLabel: 'columns',
+        rowsLabel: 'rows of squares',
+      }).map((control) => lift(control, (next): Pack => ({ ...params, worn: { ...worn, flap: next } }))),
+    ),
     {
       kind: 'count',
       id: 'eyelets',
