@@ -1,8 +1,8 @@
 import { each } from '../explore.ts';
 import type { Family } from '../family.ts';
-import { MOST_ROUNDS } from '../shared/body.ts';
 import type { Control, Grip } from '../shared/control.ts';
 import { motifChoice } from '../shared/control.ts';
+import { squareRounds } from '../shared/control-kinds.ts';
 import type { Materials } from '../shared/materials.ts';
 import { buildOnPoint, pitchOf, squaresNeeded } from './build.ts';
 import { MOST_ACROSS, MOST_ROWS, type OnPoint, onPointSchema } from './schema.ts';
@@ -23,16 +23,7 @@ function controls(
   const top = ((params.rows + 1) * d) / 2;
   const list: Control<OnPoint>[] = [
     ...motifChoice(params.motif, choices, (motif) => ({ ...params, motif })),
-    {
-      kind: 'count',
-      id: 'rounds',
-      label: 'Rounds in each square',
-      value: params.rounds,
-      min: 1,
-      max: MOST_ROUNDS,
-      step: 1,
-      set: (rounds) => ({ ...params, rounds }),
-    },
+    squareRounds(params.rounds, (rounds): OnPoint => ({ ...params, rounds })),
     {
       kind: 'count',
       id: 'across',

@@ -1,6 +1,6 @@
 import type { Family } from '../family.ts';
-import { MOST_ROUNDS } from '../shared/body.ts';
 import { type Control, motifChoice, squaresOfSize } from '../shared/control.ts';
+import { squareRounds } from '../shared/control-kinds.ts';
 import { wrapRound } from '../wrap-round/index.ts';
 import { buildOwn } from './build.ts';
 import { ownEditor } from './editor.ts';
@@ -39,16 +39,7 @@ export const own: Family<Own> = {
           : { ...params, grid: grid === 'point' ? 'point' : 'straight', folds: [], pairs: [] },
     },
     ...motifChoice(params.motif, choices, (motif): Own => ({ ...params, motif })),
-    {
-      kind: 'count',
-      id: 'rounds',
-      label: 'Rounds in each square',
-      value: params.rounds,
-      min: 1,
-      max: MOST_ROUNDS,
-      step: 1,
-      set: (rounds) => ({ ...params, rounds }),
-    },
+    squareRounds(params.rounds, (rounds): Own => ({ ...params, rounds })),
   ],
   editor: ownEditor,
   begin: (size, body, materials) => {

@@ -1,7 +1,7 @@
 import { each } from '../explore.ts';
 import type { Family } from '../family.ts';
-import { MOST_ROUNDS } from '../shared/body.ts';
 import { type Choices, type Control, motifChoice } from '../shared/control.ts';
+import { squareRounds } from '../shared/control-kinds.ts';
 import type { Materials } from '../shared/materials.ts';
 import { buildPinwheel, pitchOf } from './build.ts';
 import { MOST_WING, type Pinwheel, pinwheelSchema } from './schema.ts';
@@ -41,16 +41,7 @@ function controls(params: Pinwheel, materials: Materials, choices: Choices): Con
   });
   return [
     ...motifChoice(params.motif, choices, (motif) => ({ ...params, motif })),
-    {
-      kind: 'count',
-      id: 'rounds',
-      label: 'Rounds in each square',
-      value: params.rounds,
-      min: 1,
-      max: MOST_ROUNDS,
-      step: 1,
-      set: (rounds) => ({ ...params, rounds }),
-    },
+    squareRounds(params.rounds, (rounds): Pinwheel => ({ ...params, rounds })),
     ...wings,
   ];
 }

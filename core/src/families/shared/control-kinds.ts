@@ -1,3 +1,4 @@
+import { MOST_ROUNDS } from './body.ts';
 import type { Choices, Control } from './control.ts';
 
 /** Something that is there or not. */
@@ -11,6 +12,18 @@ export const yesNo = <C>(id: string, label: string, on: boolean, set: (on: boole
     { value: 'yes', label: 'Yes' },
   ],
   set: (value) => set(value === 'yes'),
+});
+
+/** How many rounds each square has. */
+export const squareRounds = <C>(rounds: number, set: (rounds: number) => C): Control<C> => ({
+  kind: 'count',
+  id: 'rounds',
+  label: 'Rounds in each square',
+  value: rounds,
+  min: 1,
+  max: MOST_ROUNDS,
+  step: 1,
+  set,
 });
 
 /** Which swatch something is worked in; nothing to choose when there is only one. */
