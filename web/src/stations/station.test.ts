@@ -1,0 +1,41 @@
+import { beginDocument, mm, planOf } from '@fennot/core';
+import { describe, expect, test } from 'vitest';
+import { stationNotes } from './station.ts';
+
+const fresh = beginDocument({ name: 'Test' });
+
+describe('what a station says beside its name', () => {
+  test('a bag just begun has nothing measured; with a square measured it has', () => {
+    expect(stationNotes(planOf(fresh)).swatch).toBe('not measured');
+    const motifs = fresh.motifs.map((motif) => ({ ...motif, measured: [{ rounds: 5, size: mm(110) }] }));
+    expect(stationNotes(planOf({ ...fresh, motifs })).swatch).toBeUndefined();
+  });
+
+  test('without a target the brief says so', () => {
+    const { width: _w, height: _h, ...brief } = fresh.brief;
+    expect(stationNotes(planOf({ ...fresh, brief })).brief).toBe('no target yet');
+  });
+
+  test('a size off its target is named at Build, a strap’s drop at Finish', () => {
+    const off = { value: mm(100), tolerance: 5 };
+    const plan = planOf({
+      ...fresh,
+      brief: { width: off, strapDrop: off },
+      finish: { straps: { kind: 'rows', swatch: 's1', many: 1, drop: 500, wide: 6 } },
+    });
+    expect(stationNotes(plan)).toMatchObject({ build: 'width off', finish: 'strap drop off' });
+  });
+
+  test('something that does not go in is told at the brief', () => {
+    const content = {
+      id: 'f',
+      name: 'Folder',
+      shape: 'box' as const,
+      width: mm(900),
+      height: mm(50),
+      thickness: mm(900),
+    };
+    const plan = planOf({ ...fresh, brief: { ...fresh.brief, contents: [content] } });
+    expect(stationNotes(plan).brief).toBe('something does not fit');
+  });
+});
