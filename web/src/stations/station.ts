@@ -1,5 +1,6 @@
 import type { Plan } from '@fennot/core';
 import type { BagStore } from '../bag/store.ts';
+import { MEASURE_WORDS } from '../tapes/measure-names.ts';
 
 /** What every station's worktop is given. */
 export interface StationProps {
@@ -35,8 +36,8 @@ export function stationNotes(plan: Plan): Partial<Record<Station, string>> {
     .filter(({ verdict }) => verdict === 'under' || verdict === 'over')
     .map(({ measure }) => measure);
   const sizes = off.filter((measure) => measure !== 'strapDrop');
-  if (sizes.length > 0) notes.build = `${sizes.join(' and ')} off`;
-  if (off.includes('strapDrop')) notes.finish = 'strap drop off';
+  if (sizes.length > 0) notes.build = `${sizes.map((measure) => MEASURE_WORDS[measure]).join(' and ')} off`;
+  if (off.includes('strapDrop')) notes.finish = `${MEASURE_WORDS.strapDrop} off`;
   const worst = plan.lines.filter(({ ease }) => ease.verdict === 'puckers' || ease.verdict === 'visible');
   if (worst.length > 0) notes.sides = 'does not come out';
   return notes;

@@ -1,14 +1,7 @@
 import { formatLength, lengthFigure, MM_PER_INCH, type Tape as TapeReading } from '@fennot/core';
 import { type PointerEvent, useRef } from 'react';
 import { useSettings } from '../api/queries.ts';
-
-const NAMES = {
-  width: 'Width',
-  height: 'Height',
-  depth: 'Depth',
-  opening: 'Opening, round',
-  strapDrop: 'Strap drop',
-} as const;
+import { MEASURE_NAMES } from './measure-names.ts';
 
 const VERDICTS = {
   'no target': { text: '', mark: '', colour: 'text-soft' },
@@ -61,7 +54,7 @@ export function Tape({ tape, onTarget }: TapeProps) {
     const step = system === 'cm' ? 5 : MM_PER_INCH / 4;
     onTarget(Math.max(step, Math.round(at / step) * step), done);
   };
-  const name = NAMES[tape.measure];
+  const name = MEASURE_NAMES[tape.measure];
   const range = `${lengthFigure(finished.range.low, system)} to ${formatLength(finished.range.high, system)}`;
   const aim = target
     ? `, wanted ${formatLength(target.value, system)} within ${formatLength(target.tolerance, system)}: ${verdict.text}`

@@ -1,19 +1,12 @@
 import { type BagDocument, BRIEF_MEASURES, type BriefMeasure, mm } from '@fennot/core';
 import { Plus, X } from 'lucide-react';
+import { MEASURE_NAMES } from '../../tapes/measure-names.ts';
 import { Button } from '../../ui/Button.tsx';
 import { LengthField, TextField } from '../../ui/fields.tsx';
 import { Section } from '../../ui/Section.tsx';
 import type { StationProps } from '../station.ts';
 import { ContentsSection } from './ContentsSection.tsx';
 import { SearchSection } from './SearchSection.tsx';
-
-const NAMES: Record<BriefMeasure, string> = {
-  width: 'Width',
-  height: 'Height',
-  depth: 'Depth',
-  opening: 'Opening, all round',
-  strapDrop: 'Strap drop',
-};
 
 /** What to begin with when a target is added, mm. */
 const START: Record<BriefMeasure, number> = {
@@ -63,7 +56,7 @@ export function BriefStation({ plan, store }: StationProps) {
           return (
             <div key={measure} className="grid grid-cols-[1fr_1fr_auto] items-start gap-2">
               <LengthField
-                label={NAMES[measure]}
+                label={MEASURE_NAMES[measure]}
                 value={target.value}
                 onChange={(value) => setTarget(measure, { ...target, value })}
               />
@@ -78,7 +71,7 @@ export function BriefStation({ plan, store }: StationProps) {
                 look="bare"
                 small
                 className="mt-[22px]"
-                aria-label={`No target for ${NAMES[measure].toLowerCase()}`}
+                aria-label={`No target for ${MEASURE_NAMES[measure].toLowerCase()}`}
                 onClick={() => setTarget(measure, undefined)}
               >
                 <X size={14} />
@@ -94,7 +87,7 @@ export function BriefStation({ plan, store }: StationProps) {
                 small
                 onClick={() => setTarget(measure, { value: mm(START[measure]), tolerance: 15 })}
               >
-                <Plus size={13} /> {NAMES[measure]}
+                <Plus size={13} /> {MEASURE_NAMES[measure]}
               </Button>
             ))}
           </div>

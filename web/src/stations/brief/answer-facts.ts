@@ -12,6 +12,7 @@ import {
   withFound,
 } from '@fennot/core';
 import { hours, wholeYarn } from '../../tapes/amounts.ts';
+import { MEASURE_WORDS } from '../../tapes/measure-names.ts';
 
 /** One line of what is told of an answer. */
 export interface Fact {
@@ -33,7 +34,7 @@ export function factsOf(answer: Plan, found: Found, system: LengthSystem): Fact[
     .filter(({ measure, finished }) => measure !== 'depth' || finished.value > 1)
     .map(({ measure, finished: { value, range } }): Fact => {
       const [low, high] = [range.low, range.high].map((end) => formatLength(end, system));
-      return { label: measure, text: `${formatLength(value, system)} (${low} to ${high})` };
+      return { label: MEASURE_WORDS[measure], text: `${formatLength(value, system)} (${low} to ${high})` };
     });
   const { tally } = answer;
   return [

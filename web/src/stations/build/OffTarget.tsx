@@ -1,5 +1,6 @@
 import { formatLength, type Plan } from '@fennot/core';
 import { useSettings } from '../../api/queries.ts';
+import { MEASURE_NAMES } from '../../tapes/measure-names.ts';
 import { Section } from '../../ui/Section.tsx';
 
 /** What is off target and by how much, and what the sizes rest on. */
@@ -13,7 +14,7 @@ export function OffTarget({ plan }: { readonly plan: Plan }) {
       <ul className="text-sm">
         {wanted.map(({ measure, verdict, off }) => (
           <li key={measure} className="flex justify-between gap-2">
-            <span className="capitalize">{measure}</span>
+            <span>{MEASURE_NAMES[measure]}</span>
             <span
               className={
                 verdict === 'under' || verdict === 'over' ? 'font-semibold text-loosestrife' : 'text-reed'
