@@ -4,7 +4,7 @@ import { Edges } from '@react-three/drei/core/Edges';
 const FITS = '#7fae6a';
 const BINDS = '#c4508f';
 
-/** What the bag must hold, to scale, standing in it: green what fits, loosestrife what does not. */
+/** What the bag must hold, to scale, standing in it: green what fits, a loosestrife ghost what does not. */
 export function Contents({ plan }: { readonly plan: Plan }) {
   const { contents } = plan.document.brief;
   const width = plan.tapes.find(({ measure }) => measure === 'width')?.finished.value ?? 300;
@@ -24,7 +24,9 @@ export function Contents({ plan }: { readonly plan: Plan }) {
               color={good ? FITS : BINDS}
               roughness={0.8}
               transparent
-              opacity={good ? 0.92 : 0.5}
+              // What does not go in stands through the bag: a ghost, so that the bag is still seen.
+              opacity={good ? 0.92 : 0.16}
+              depthWrite={good}
             />
             <Edges threshold={30} color={good ? '#2f4a24' : '#5c1740'} />
           </mesh>
