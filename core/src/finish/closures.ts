@@ -16,6 +16,13 @@ export function loopChains(diameter: number, depth: number, pitch: number): numb
   return Math.ceil((2 * strand) / pitch);
 }
 
+/** How much smaller than its button a crocheted hole is worked: it gives, and must hold. */
+const HOLE = 0.9;
+
+/** Stitches a button hole skips, and as many chains over them. */
+export const holeSkip = (diameter: number, pitch: number): number =>
+  Math.max(1, Math.round((HOLE * diameter) / pitch));
+
 /**
  * Places for so many things along a face of n loops, counted from one side: equal gaps from both sides, whatever is
  * left over shared by the gaps nearest to the middle. Read from the other side the places are the same.

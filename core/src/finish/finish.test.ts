@@ -10,6 +10,8 @@ import {
   evenPlaces,
   eyeletGaps,
   type Finish,
+  finishOf,
+  holeSkip,
   inOrder,
   layLining,
   liningPieces,
@@ -99,8 +101,41 @@ describe('closures', () => {
     expect(zipFor(9000)).toBeUndefined();
   });
 
+  test('a hole for a button of 25 at 6 mm a stitch skips four: nine tenths of it are 22.5 mm', () => {
+    expect(holeSkip(25, 6)).toBe(4);
+    expect(holeSkip(5, 8)).toBe(1);
+  });
+
   test('a loop for a button of 30 on a bag 80 deep at 6 mm a chain: twice 80 and half its round', () => {
     expect(loopChains(30, 80, 6)).toBe(Math.ceil((2 * (80 + 15 * Math.PI)) / 6));
+  });
+});
+
+describe('filling up to a lining', () => {
+  test('a bag 12 cm under a ready-made one wants the rounds that bring it to 98 per cent of it', () => {
+    const document = testDocument(plain);
+    const bare = measure(planOf(document).graph).height;
+    const lining = { of: 'ready', width: 300, height: bare + 120 } as const;
+    const filled = (rounds: number) => {
+      const features = rounds > 0 ? { edge: { swatch: 's2', rounds, growth: 0 } } : {};
+      return planOf({ ...document, features, finish: { lining } });
+    };
+    const fill = finishOf(filled(1)).fill;
+    const round = measure(filled(1).graph).height - bare;
+    // 0.98 (bare + 120) - bare, in whole rounds.
+    expect(fill).toEqual({ swatch: 's2', rounds: Math.round((0.98 * (bare + 120) - bare) / round) });
+    // Rounds that are there already do not change how many it takes in all.
+    expect(finishOf(filled(4)).fill?.rounds).toBe(fill?.rounds);
+    const height = measure(filled(fill?.rounds ?? 0).graph).height;
+    expect(Math.abs(height - 0.98 * lining.height)).toBeLessThanOrEqual(round / 2 + 1e-6);
+  });
+
+  test('a bag as high as its lining wants none, one without a lining says nothing', () => {
+    const document = testDocument(plain);
+    const bare = measure(planOf(document).graph).height;
+    const lining = { of: 'ready', width: 300, height: bare } as const;
+    expect(finishOf(planOf({ ...document, finish: { lining } })).fill?.rounds).toBe(0);
+    expect(finishOf(planOf(document)).fill).toBeUndefined();
   });
 });
 
@@ -176,6 +211,7 @@ const finishes: fc.Arbitrary<Finish> = fc.record(
       fc.record({ of: fc.constant('magnet' as const) }),
       fc.record({ of: fc.constant('eyelets' as const), perFace: fc.integer({ min: 1, max: 9 }) }),
       fc.record({ of: fc.constant('button' as const), diameter: fc.constant(25), many: fc.constant(1) }),
+      fc.record({ of: fc.constant('holes' as const), diameter: fc.constant(20), many: fc.constant(3) }),
     ),
     lining: fc.oneof(
       fc.record({ of: fc.constant('cloth' as const), allowance: fc.constant(10) }),

@@ -18,6 +18,7 @@ const LOAD =
 
 const CLOSURE_TITLES = {
   button: 'Sew on the button and work its loop',
+  holes: 'Work the button holes into the edge, and sew on the buttons',
   zip: 'Sew in the zip',
   magnet: 'Sew in the magnet',
   toggle: 'Sew on the toggle and work its loop',
@@ -26,6 +27,8 @@ const CLOSURE_TITLES = {
 
 const CLOSURE_CAUTIONS = {
   button:
+    'Buttons and beads are choking hazards on small children’s things; what is for children or for sale falls under local product rules.',
+  holes:
     'Buttons and beads are choking hazards on small children’s things; what is for children or for sale falls under local product rules.',
   zip: 'Keep needles and scissors counted and away from children.',
   magnet:
@@ -220,6 +223,10 @@ export function warningsOf({ document, graph }: Pick<Plan, 'document' | 'graph'>
   const warnings: string[] = [];
   if (straps && (straps.kind === 'edge' || straps.kind === 'chained') && !features.edge)
     warnings.push('A strap chained out of the edge needs edge rounds: add them under Build, On top of it.');
+  if (closure?.of === 'holes' && (features.edge?.rounds ?? 0) < 3)
+    warnings.push(
+      'Button holes need at least three edge rounds: one before the holes, one with them, one after. Add them above.',
+    );
   if (closure?.of === 'zip' && (features.edge?.growth ?? 0) !== 0)
     warnings.push('A zip wants a rim that neither flares nor draws in: set the edge’s growth to 0.');
   if (lining && graph.trim?.waist)

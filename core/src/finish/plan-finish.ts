@@ -2,8 +2,8 @@ import { measure } from '../bag/index.ts';
 import { gaugeOf } from '../gauge/index.ts';
 import type { Plan } from '../plan/index.ts';
 import { faceLoops, type StrapPlan, strapsOf } from '../strap/index.ts';
-import { cordLength, evenPlaces, eyeletGaps, loopChains, zipFor } from './closures.ts';
-import { type EdgeCount, edgeCount } from './edge.ts';
+import { cordLength, evenPlaces, eyeletGaps, holeSkip, loopChains, zipFor } from './closures.ts';
+import { type EdgeCount, edgeCount, roundsToFill } from './edge.ts';
 import { type EdgeStrip, edgeStrip } from './edge-strip.ts';
 import { type FlapReach, flapReach } from './flap-reach.ts';
 import { type LiningPiece, liningPieces, type ReadyVerdict, readyVerdict } from './lining.ts';
@@ -21,6 +21,14 @@ export type ClosurePlan =
   | {
       readonly of: 'toggle';
       readonly chains: number;
+      readonly places: readonly number[];
+      readonly loops: number;
+    }
+  | {
+      readonly of: 'holes';
+      /** Stitches skipped for each hole, and chains over them. */
+      readonly skip: number;
+      /** Loops before each hole. */
       readonly places: readonly number[];
       readonly loops: number;
     }
@@ -45,6 +53,8 @@ export interface FinishPlan {
   readonly cord: { readonly length: number; readonly gaps: readonly number[] } | undefined;
   readonly lining: readonly LiningPiece[];
   readonly ready: ReadyVerdict | undefined;
+  /** Edge rounds in all that bring the bag up to the rim of a ready-made lining. */
+  readonly fill: FillUp | undefined;
   readonly operations: readonly Operation[];
   readonly warnings: readonly string[];
 }
@@ -67,6 +77,16 @@ function closurePlan({ document, graph }: Plan): ClosurePlan | undefined {
         places: evenPlaces(front, closure.many),
         loops: front,
       };
+    case 'holes': {
+      const skip = holeSkip(closure.diameter, pitch);
+      return {
+        of: 'holes',
+        skip,
+        // A hole lies about its place: half of it before.
+        places: evenPlaces(front, closure.many).map((at) => Math.max(0, at - Math.floor(skip / 2))),
+        loops: front,
+      };
+    }
     case 'toggle':
       // A toggle goes through its loop lengthwise, and is held across.
       return {
@@ -87,6 +107,30 @@ function closurePlan({ document, graph }: Plan): ClosurePlan | undefined {
 /** Places along the front that something is fixed at, of a closure. */
 const placesInFront = (closure: ClosurePlan | undefined): readonly number[] =>
   !closure || closure.of === 'zip' ? [] : closure.of === 'eyelets' ? closure.front : closure.places;
+
+/** Edge rounds that fill a bag up to its lining. */
+export interface FillUp {
+  readonly swatch: string;
+  readonly rounds: number;
+}
+
+/** The crochet comes out this much of its lining's height: a little under, and stretched to it. */
+const UNDER = 0.98;
+/** More rounds than this are no edge. */
+const MOST_ROUNDS = 40;
+
+function fillUp({ document, graph }: Plan): FillUp | undefined {
+  const { lining } = document.finish ?? {};
+  const wanted = lining?.of === 'ready' ? lining.height : graph.covers?.height;
+  const own = document.features?.edge?.swatch ?? document.swatches[0]?.id;
+  const swatch = document.swatches.find(({ id }) => id === own);
+  if (wanted === undefined || !swatch) return undefined;
+  const weight = document.yarns.find(({ id }) => id === swatch.yarn)?.weight ?? 4;
+  const perRound = gaugeOf({ ...swatch, yarnWeight: weight }).row.value;
+  const bare = measure(graph).height - (graph.trim?.edging?.height ?? 0);
+  const rounds = roundsToFill(bare, UNDER * wanted, perRound);
+  return rounds > MOST_ROUNDS ? undefined : { swatch: swatch.id, rounds };
+}
 
 /** Everything about finishing the bag. */
 export function finishOf(plan: Plan): FinishPlan {
@@ -112,6 +156,7 @@ export function finishOf(plan: Plan): FinishPlan {
     cord: eyelets ? { length: cordLength(opening), gaps: eyeletGaps(last, eyelets) } : undefined,
     lining: liningPieces(graph),
     ready: lining?.of === 'ready' ? readyVerdict({ width, height }, lining) : undefined,
+    fill: fillUp(plan),
     operations: inOrder(operationsOf(plan)),
     warnings: warningsOf(plan),
   };

@@ -4,6 +4,8 @@ import { strapsSchema } from '../strap/schema.ts';
 
 const closureSchema = z.discriminatedUnion('of', [
   z.object({ of: z.literal('button'), diameter: z.number().min(5).max(100), many: count('Buttons', 12) }),
+  /** Holes in the front's edge, buttons behind; `diameter` is a button's, mm. */
+  z.object({ of: z.literal('holes'), diameter: z.number().min(5).max(100), many: count('Button holes', 12) }),
   z.object({ of: z.literal('zip') }),
   z.object({ of: z.literal('magnet') }),
   z.object({ of: z.literal('toggle'), length: z.number().min(10).max(150) }),

@@ -8,7 +8,7 @@ const round = (value: number) => Math.round(value * 100) / 100;
 
 /** The finish as plain figures, mm. */
 function finishReadout(plan: Plan) {
-  const { edge, straps, flap, closure, cord, lining, ready, operations, warnings } = finishOf(plan);
+  const { edge, straps, flap, closure, cord, lining, ready, fill, operations, warnings } = finishOf(plan);
   return {
     edge: edge ?? null,
     straps: straps
@@ -30,6 +30,7 @@ function finishReadout(plan: Plan) {
       outline: outline.map(({ x, y }) => [round(x), round(y)]),
     })),
     readyMade: ready ?? null,
+    fillUp: fill ?? null,
     order: operations.map(({ title, after, caution }) => ({ title, after, caution: caution ?? null })),
     warnings,
   };

@@ -7,6 +7,7 @@ import type { FinishProps } from './finish-props.ts';
 
 const FIRST: Record<Closure['of'], Closure> = {
   button: { of: 'button', diameter: 25, many: 1 },
+  holes: { of: 'holes', diameter: 20, many: 3 },
   zip: { of: 'zip' },
   magnet: { of: 'magnet' },
   toggle: { of: 'toggle', length: 40 },
@@ -15,6 +16,7 @@ const FIRST: Record<Closure['of'], Closure> = {
 
 const NAMES: Record<Closure['of'], string> = {
   button: 'Button and loop',
+  holes: 'Buttons and holes',
   zip: 'Zip',
   magnet: 'Magnet',
   toggle: 'Toggle and loop',
@@ -31,7 +33,7 @@ interface ClosureSectionProps extends FinishProps {
 export function ClosureSection({ finish, set, closure: own, cord, flap }: ClosureSectionProps) {
   const { system } = useSettings();
   const { closure } = finish;
-  const kinds: readonly Closure['of'][] = ['button', 'zip', 'magnet', 'toggle', 'eyelets'];
+  const kinds: readonly Closure['of'][] = ['button', 'holes', 'zip', 'magnet', 'toggle', 'eyelets'];
   return (
     <Section title="Closure">
       <Choice
@@ -48,7 +50,7 @@ export function ClosureSection({ finish, set, closure: own, cord, flap }: Closur
           {closureText(own, (length) => formatLength(length, system))}
         </p>
       )}
-      {closure?.of === 'button' && (
+      {(closure?.of === 'button' || closure?.of === 'holes') && (
         <Row>
           <NumberField
             label="Button across, mm"
@@ -119,6 +121,8 @@ function closureText(own: ClosurePlan, length: (mm: number) => string): string {
         : `A zip of ${length(own.length)}, the next at or above half of the way round.`;
     case 'button':
       return `A loop of ${own.chains} chains: it reaches over the full bag and passes the button. Of ${own.loops} loops in front, after ${after(own.places)}, counted from either side alike.`;
+    case 'holes':
+      return `Each hole: chain ${own.skip}, skip ${own.skip}; in the next round a stitch for each chain. Of ${own.loops} loops in front, begin them after ${after(own.places)}; the buttons sit behind at the same counts.`;
     case 'toggle':
       return `A loop of ${own.chains} chains passes the toggle lengthwise. Of ${own.loops} loops in front, after ${after(own.places)}.`;
     case 'magnet':

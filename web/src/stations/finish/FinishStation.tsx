@@ -51,7 +51,18 @@ export function FinishStation({ plan, store }: StationProps) {
       </Section>
       <StrapSection {...props} straps={own.straps} />
       <ClosureSection {...props} closure={own.closure} cord={own.cord} flap={own.flap} />
-      <LiningSection {...props} pieces={own.lining} ready={own.ready} />
+      <LiningSection
+        {...props}
+        pieces={own.lining}
+        ready={own.ready}
+        fill={own.fill}
+        onFill={({ swatch, rounds }) =>
+          change((doc) => ({
+            ...doc,
+            features: { ...doc.features, edge: { growth: 0, ...doc.features?.edge, swatch, rounds } },
+          }))
+        }
+      />
       <OrderSection operations={own.operations} />
     </>
   );

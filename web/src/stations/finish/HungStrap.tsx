@@ -1,7 +1,10 @@
 import { mm, type StrapPlan, type Straps } from '@fennot/core';
+import { useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
 import { LengthField } from '../../ui/fields.tsx';
 import { Row } from '../../ui/Section.tsx';
+
+type Hung = NonNullable<Straps['hung']>;
 
 interface HungStrapProps {
   readonly straps: Straps;
@@ -24,28 +27,57 @@ export function HungStrap({ straps: { hung }, own, onChange }: HungStrapProps) {
         </Button>
       </p>
     );
-  const { before, after } = hung;
   return (
     <div className="flex flex-col gap-1">
-      <Row>
-        <LengthField
-          label="Before it hung"
-          value={mm(before)}
-          least={Math.max(20, after / 1.6)}
-          max={after}
-          onChange={(value) => onChange({ ...hung, before: value })}
-        />
-        <LengthField
-          label="After, loaded"
-          value={mm(after)}
-          least={before}
-          max={1.6 * before}
-          onChange={(value) => onChange({ ...hung, after: value })}
-        />
-      </Row>
+      <Lengths hung={hung} onChange={onChange} />
       <Button look="bare" small className="self-start" onClick={() => onChange(undefined)}>
         Go back to the guess
       </Button>
     </div>
+  );
+}
+
+/** Why two lengths are no stretch; nothing when they are. */
+function troubleOf({ before, after }: Hung): string | undefined {
+  if (after < before) return 'Loaded it cannot be shorter than before: swap the two, or measure again.';
+  if (after > 1.6 * before) return 'That is more than 60 % longer: no strap stretches so far.';
+  return undefined;
+}
+
+/** Both lengths can be typed in any order; they count as soon as they go together. */
+function Lengths({ hung, onChange }: { readonly hung: Hung; readonly onChange: (hung: Hung) => void }) {
+  const [typed, setTyped] = useState(hung);
+  // What goes together is kept in the bag, and undo may change it there.
+  const shown = troubleOf(typed) ? typed : hung;
+  const put = (fields: Partial<Hung>) => {
+    const next = { ...shown, ...fields };
+    setTyped(next);
+    if (!troubleOf(next)) onChange(next);
+  };
+  const trouble = troubleOf(shown);
+  return (
+    <>
+      <Row>
+        <LengthField
+          label="Before it hung"
+          value={mm(shown.before)}
+          least={20}
+          max={3000}
+          onChange={(before) => put({ before })}
+        />
+        <LengthField
+          label="After, loaded"
+          value={mm(shown.after)}
+          least={20}
+          max={3000}
+          onChange={(after) => put({ after })}
+        />
+      </Row>
+      {trouble && (
+        <p role="alert" className="text-xs text-loosestrife">
+          {trouble}
+        </p>
+      )}
+    </>
   );
 }

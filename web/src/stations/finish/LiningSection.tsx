@@ -1,4 +1,5 @@
 import {
+  type FillUp,
   formatLength,
   type LiningPiece,
   layLining,
@@ -29,10 +30,13 @@ const points = (outline: readonly Point[]) => outline.map(({ x, y }) => `${x},${
 interface LiningSectionProps extends FinishProps {
   readonly pieces: readonly LiningPiece[];
   readonly ready: ReadyVerdict | undefined;
+  readonly fill: FillUp | undefined;
+  /** Works so many edge rounds in all. */
+  readonly onFill: (fill: FillUp) => void;
 }
 
 /** The lining: cutting shapes with their allowance, or a ready-made bag and whether it fits. */
-export function LiningSection({ plan, finish, set, pieces, ready }: LiningSectionProps) {
+export function LiningSection({ plan, finish, set, pieces, ready, fill, onFill }: LiningSectionProps) {
   const { system } = useSettings();
   const { id } = useParams();
   const { lining } = finish;
@@ -157,6 +161,18 @@ export function LiningSection({ plan, finish, set, pieces, ready }: LiningSectio
             </p>
           )}
         </>
+      )}
+      {fill && (
+        <p className="flex flex-wrap items-center gap-2 text-sm" data-testid="fill-up">
+          {fill.rounds === 0
+            ? 'It comes up to the rim without edge rounds.'
+            : `${fill.rounds} edge rounds bring it up to the rim, a little under.`}
+          {fill.rounds > 0 && fill.rounds !== (plan.document.features?.edge?.rounds ?? 0) && (
+            <Button small onClick={() => onFill(fill)}>
+              Work {fill.rounds}
+            </Button>
+          )}
+        </p>
       )}
     </Section>
   );
