@@ -6,3 +6,4 @@ export * from './level.ts';
 export { MEASURES, type Measure, measure } from './measure.ts';
 export * from './place.ts';
 export * from './rim.ts';
+export * from './waist.ts';

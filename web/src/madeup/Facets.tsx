@@ -43,7 +43,7 @@ export const Facets = memo(function Facets({ plan, seen, live }: FacetsProps) {
               points={points(facet.outline)}
               fill={inside ? '#16211d' : '#1e2b28'}
               fillOpacity={inside ? 0.45 : shadow * 0.34}
-              stroke="#1e2b28"
+              stroke={facet.part ? 'none' : '#1e2b28'}
               strokeOpacity={0.18}
               vectorEffect="non-scaling-stroke"
             />

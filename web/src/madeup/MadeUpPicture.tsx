@@ -71,8 +71,10 @@ export function MadeUpPicture({ plan, view, label, className, live, work }: Made
                 key={i}
                 transform={`matrix(${matrix.join(' ')})`}
                 points={points(facet.outline)}
-                fill="none"
-                stroke="var(--kingfisher)"
+                // Bands of a drawn-in piece are tinted: their borders are none of the piece's.
+                fill={facet.part ? 'var(--kingfisher)' : 'none'}
+                fillOpacity={0.35}
+                stroke={facet.part ? 'none' : 'var(--kingfisher)'}
                 strokeWidth={3}
                 vectorEffect="non-scaling-stroke"
                 pointerEvents="none"

@@ -64,7 +64,11 @@ export function TrimLayer({ plan, view, side, straps = true }: TrimLayerProps) {
       {waist
         .filter(({ normal }) => near(normal))
         .map(({ from, to }, i) => {
-          const [p, q] = [project(eye, from), project(eye, to)];
+          const drawn = 1 - (trim.waist?.draw ?? 0);
+          const [p, q] = [from, to].map((end) =>
+            project(eye, { x: end.x * drawn, y: end.y, z: end.z * drawn }),
+          );
+          if (!p || !q) return null;
           return (
             <g key={i} strokeLinecap="round">
               <line

@@ -1,4 +1,13 @@
-import { cross, dot, type Facet, outward, type Plan, type Point3, unit } from '@fennot/core';
+import {
+  cross,
+  type DrawnFacet,
+  dot,
+  drawnFacets,
+  outward,
+  type Plan,
+  type Point3,
+  unit,
+} from '@fennot/core';
 
 /** Where the viewer stands: turned about the upright axis, and looking down from above; radians. */
 export interface View {
@@ -31,7 +40,7 @@ export const project = ({ right, up }: Camera, p: Point3) => ({ x: dot(right, p)
 
 /** A facet as it is seen: an affine map of the piece's own drawing. */
 export interface SeenFacet {
-  readonly facet: Facet;
+  readonly facet: DrawnFacet;
   /** SVG matrix a b c d e f. */
   readonly matrix: readonly [number, number, number, number, number, number];
   readonly depth: number;
@@ -58,7 +67,7 @@ export function seenFacets(plan: Plan, view: View): SeenFacet[] {
     y: eye.right.y * LIGHT.x + eye.up.y * LIGHT.y + eye.towards.y * LIGHT.z,
     z: eye.right.z * LIGHT.x + eye.up.z * LIGHT.y + eye.towards.z * LIGHT.z,
   };
-  return plan.graph.facets
+  return drawnFacets(plan.graph)
     .flatMap((facet): SeenFacet[] => {
       const { origin, u, v } = facet.motion;
       const normal = unit(outward(facet.motion));

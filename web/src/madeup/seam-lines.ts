@@ -1,6 +1,7 @@
 import {
   along,
   dot,
+  drawnFacets,
   groupBy,
   joinedSeams,
   move,
@@ -28,7 +29,7 @@ export function seamLines(plan: Plan, view: View): SeenSeam[] {
   const eye = camera(view);
   const piece = pieceIndex(graph);
   const facing = groupBy(
-    graph.facets.filter(({ motion }) => dot(outward(motion), eye.towards) > 0.02),
+    drawnFacets(graph).filter(({ motion }) => dot(outward(motion), eye.towards) > 0.02),
     (facet) => facet.piece,
   );
   return joinedSeams(graph).flatMap((seam) =>
