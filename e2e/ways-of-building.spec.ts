@@ -80,6 +80,23 @@ test('edge rounds and a flap are put on top of any bag', async ({ page, open }) 
   await saved(page);
 });
 
+test('a purse is gathered at its open sides, too, and a waist is drawn in', async ({ page, open }) => {
+  await open('Rosette purse', 'Build');
+  const opening = await tape(page, 'opening');
+  const together = page.getByRole('textbox', { name: 'Stitches worked together at the open sides' });
+  await together.fill('2');
+  await expect(page.locator('[data-piece="Left band"]')).toBeVisible();
+  await expect(async () => expect(await tape(page, 'opening')).toBeGreaterThan(opening)).toPass();
+  await page.getByRole('combobox', { name: 'A drawn-in waist' }).click();
+  await page.getByRole('option', { name: 'Yes' }).click();
+  await expect(page.getByRole('textbox', { name: 'Waist at' })).toHaveValue('70');
+  await page.getByRole('combobox', { name: 'A drawn-in waist' }).click();
+  await page.getByRole('option', { name: 'No' }).click();
+  await together.fill('1');
+  await expect(page.locator('[data-piece="Left band"]')).toHaveCount(0);
+  await saved(page);
+});
+
 test('answers are kept and compared side by side, and one is put on the table', async ({ page, open }) => {
   await open('Market pinwheel', 'Brief');
   await page.getByRole('button', { name: /Look for bags/ }).click();
