@@ -52,6 +52,9 @@ describe('a wrong field is named by its path', () => {
     ['joins.yarn', 'gone', 'joins.yarn: There is no yarn “gone” in this bag.'],
     ['construction.body.motif', 'gone', 'construction.body.motif: There is no motif “gone” in this bag.'],
     ['swatches.1.id', 's1', 'swatches.1.id: “s1” is there twice.'],
+    ['swatches.0.stitch', 'long', 'swatches.0.stitch: This must be one of “low”, “mid”, “tall”, “high”.'],
+    ['motifs.0.oneWay', 'yes', 'motifs.0.oneWay: This must be true or false.'],
+    ['construction.family', 'cube', 'construction.family: This is none of the kinds this version knows.'],
   ])('%s = %s', (path, value, sentence) => {
     expect(problems(withField(path, value))).toContain(sentence);
   });

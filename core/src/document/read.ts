@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { type BagDocument, documentSchema, documentShape, FORMAT, VERSION } from './schema.ts';
+import { sentenceOf } from './sentences.ts';
 
 /** A field that is wrong: where it stands in the document, and what would do. */
 export interface FieldProblem {
@@ -16,7 +17,7 @@ const refuse = (message: string, path = ''): ReadResult => ({ ok: false, problem
 
 /** Problems of a failed parse as dotted paths and sentences. */
 export const fieldProblems = (error: z.ZodError): FieldProblem[] =>
-  error.issues.map(({ path, message }) => ({ path: path.join('.'), message }));
+  error.issues.map((issue) => ({ path: issue.path.join('.'), message: sentenceOf(issue) }));
 
 /** Checks something that claims to be a bag document: ours, of a version we know, and whole. */
 export function readDocument(input: unknown): ReadResult {

@@ -3,13 +3,11 @@ import { describe, expect, test } from 'vitest';
 import { area, measure } from '../bag/index.ts';
 import type { Construction } from '../families/index.ts';
 import { planOf } from '../plan/index.ts';
-import { STRAP_KINDS } from '../strap/index.ts';
-import { constructions, features, testDocument } from '../testing/arbitraries.ts';
+import { constructions, features, finishes, testDocument } from '../testing/arbitraries.ts';
 import {
   edgeCount,
   evenPlaces,
   eyeletGaps,
-  type Finish,
   finishOf,
   holeSkip,
   inOrder,
@@ -196,30 +194,6 @@ describe('lining', () => {
     expect(readyVerdict({ width: 330, height: 392 }, ready)).toBe('crochet too small');
   });
 });
-
-const finishes: fc.Arbitrary<Finish> = fc.record(
-  {
-    straps: fc.record({
-      kind: fc.constantFrom(...STRAP_KINDS),
-      swatch: fc.constant('s2'),
-      many: fc.constantFrom(1 as const, 2 as const),
-      drop: fc.integer({ min: 20, max: 900 }),
-      wide: fc.integer({ min: 1, max: 20 }),
-    }),
-    closure: fc.oneof(
-      fc.record({ of: fc.constant('zip' as const) }),
-      fc.record({ of: fc.constant('magnet' as const) }),
-      fc.record({ of: fc.constant('eyelets' as const), perFace: fc.integer({ min: 1, max: 9 }) }),
-      fc.record({ of: fc.constant('button' as const), diameter: fc.constant(25), many: fc.constant(1) }),
-      fc.record({ of: fc.constant('holes' as const), diameter: fc.constant(20), many: fc.constant(3) }),
-    ),
-    lining: fc.oneof(
-      fc.record({ of: fc.constant('cloth' as const), allowance: fc.constant(10) }),
-      fc.record({ of: fc.constant('ready' as const), width: fc.constant(300), height: fc.constant(300) }),
-    ),
-  },
-  { requiredKeys: [] },
-);
 
 describe('the order of work', () => {
   test('can always be kept: nothing before what it needs, and every need has its reason', () => {

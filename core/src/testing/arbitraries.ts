@@ -2,7 +2,9 @@ import fc from 'fast-check';
 import { type BagDocument, documentSchema } from '../document/index.ts';
 import type { Body, Construction, FaceMake } from '../families/index.ts';
 import type { Features } from '../features/index.ts';
+import type { Finish } from '../finish/index.ts';
 import { beginDocument } from '../plan/index.ts';
+import { CARRIED, STRAP_KINDS } from '../strap/index.ts';
 
 const SHAPES = ['disc', 'half-disc', 'hexagon', 'triangle', 'rectangle'] as const;
 
@@ -259,6 +261,55 @@ export const features: fc.Arbitrary<Features> = fc.record(
     flap: face,
     waist: fc.record({ at: fc.integer({ min: 10, max: 95 }), draw: fc.integer({ min: 2, max: 60 }) }),
     drawstring: fc.record({ eyelets: fc.integer({ min: 2, max: 40 }).map((n) => 2 * n) }),
+  },
+  { requiredKeys: [] },
+);
+
+const hung = fc
+  .tuple(fc.integer({ min: 100, max: 1500 }), fc.integer({ min: 0, max: 50 }))
+  .map(([before, percent]) => ({ before, after: before * (1 + percent / 100) }));
+
+const straps = fc.record(
+  {
+    kind: fc.constantFrom(...STRAP_KINDS),
+    swatch: fc.constantFrom('s1', 's2'),
+    many: fc.constantFrom(1 as const, 2 as const),
+    drop: fc.integer({ min: 20, max: 900 }),
+    wide: fc.integer({ min: 1, max: 20 }),
+    hung,
+    adjust: fc.oneof(
+      fc.record({ by: fc.constant('slide' as const) }),
+      fc.record({
+        by: fc.constant('holes' as const),
+        holes: fc.integer({ min: 2, max: 12 }),
+        apart: fc.integer({ min: 1, max: 30 }),
+      }),
+    ),
+    worn: fc.record({ carried: fc.constantFrom(...CARRIED), stature: fc.integer({ min: 800, max: 2300 }) }),
+  },
+  { requiredKeys: ['kind', 'swatch', 'many', 'drop', 'wide'] },
+);
+const diameter = fc.integer({ min: 5, max: 100 });
+const many = fc.integer({ min: 1, max: 12 });
+
+/** Straps, closures and linings, any mixture. */
+export const finishes: fc.Arbitrary<Finish> = fc.record(
+  {
+    straps,
+    closure: fc.oneof(
+      fc.record({ of: fc.constantFrom('zip' as const, 'magnet' as const) }),
+      fc.record({ of: fc.constantFrom('button' as const, 'holes' as const), diameter, many }),
+      fc.record({ of: fc.constant('toggle' as const), length: fc.integer({ min: 10, max: 150 }) }),
+      fc.record({ of: fc.constant('eyelets' as const), perFace: fc.integer({ min: 1, max: 30 }) }),
+    ),
+    lining: fc.oneof(
+      fc.record({ of: fc.constant('cloth' as const), allowance: fc.integer({ min: 3, max: 40 }) }),
+      fc.record({
+        of: fc.constant('ready' as const),
+        width: fc.integer({ min: 20, max: 2000 }),
+        height: fc.integer({ min: 20, max: 2000 }),
+      }),
+    ),
   },
   { requiredKeys: [] },
 );
