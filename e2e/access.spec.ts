@@ -1,7 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from './server.ts';
 
-const STATIONS = ['Brief', 'Swatch', 'Build', 'Sides', 'Joins'];
+const STATIONS = ['Brief', 'Swatch', 'Build', 'Sides', 'Joins', 'Finish'];
 
 for (const colorScheme of ['light', 'dark'] as const) {
   test(`no access violations, ${colorScheme}`, async ({ page, open }) => {
@@ -25,6 +25,19 @@ for (const colorScheme of ['light', 'dark'] as const) {
       await expect(page.getByRole('complementary', { name: `Worktop: ${station}` })).toBeVisible();
       await check(station);
     }
+    await page.getByRole('radio', { name: 'Worn' }).click();
+    await check('on a figure');
+    await page.getByRole('button', { name: 'Settings' }).click();
+    await expect(page.getByRole('radio', { name: 'inches' })).toBeVisible();
+    await check('settings');
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('?');
+    await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+    await check('keys');
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('Control+k');
+    await expect(page.getByRole('dialog').getByRole('combobox')).toBeFocused();
+    await check('finder');
   });
 }
 

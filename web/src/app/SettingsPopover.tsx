@@ -12,6 +12,7 @@ export default function SettingsPopover({ children }: { readonly children: React
       <Popover.Trigger asChild>{children}</Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
+          aria-label="Settings"
           align="end"
           sideOffset={6}
           className="z-50 grid grid-cols-[auto_auto] items-center gap-x-4 gap-y-2.5 rounded-sm border border-line bg-card p-4 text-sm shadow-md"
