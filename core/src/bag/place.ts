@@ -95,6 +95,8 @@ export function pointOnEdge(piece: Piece, edge: number, position: number): Point
 
 /** The line along part of an edge, through its bends, in the interval's direction. */
 export function pathOn(piece: Piece, { edge, from, to }: Omit<Interval, 'piece'>): Point[] {
+  if ((edgeOf(piece, edge).sides ?? 1) === 1)
+    return [pointOnEdge(piece, edge, from), pointOnEdge(piece, edge, to)];
   const [low, high] = [Math.min(from, to), Math.max(from, to)];
   const bends = stretchesOf(piece, edge)
     .filter((stretch) => stretch.to > low + 1e-6 && stretch.to < high - 1e-6)

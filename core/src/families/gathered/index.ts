@@ -50,9 +50,10 @@ function build(params: Gathered, materials: Materials): BagGraph {
   const { sides, together } = params;
   const slit = sides === undefined ? Math.min(params.slit, 0.9 * tall) : drawn.zone;
   const gathering = { worked: params.band, width: sheet.width, tall, together, drawn };
+  const own = new Map(piecesOf(sheet).map((piece) => [piece.id, piece]));
   const loopsOf = (chain: readonly Interval[]) =>
     chain.reduce((sum, interval) => {
-      const edge = piecesOf(sheet).find(({ id }) => id === interval.piece)?.edges[interval.edge];
+      const edge = own.get(interval.piece)?.edges[interval.edge];
       return sum + (edge ? (edge.loops * intervalLength(interval)) / edge.length : 0);
     }, 0);
   const [top, bottom] = [sheetSide(sheet, TOP), sheetSide(sheet, BOTTOM)];
@@ -147,7 +148,8 @@ function build(params: Gathered, materials: Materials): BagGraph {
   );
   const graph = sheetsToGraph([{ sheet, id: 'body', name: '' }], lines, [bent]);
   const all = [...graph.pieces, ...pieces];
-  const netY = (piece: string, p: Point) => (all.find(({ id }) => id === piece)?.at.y ?? 0) + p.y;
+  const low = new Map(all.map(({ id, at }) => [id, at.y]));
+  const netY = (piece: string, p: Point) => (low.get(piece) ?? 0) + p.y;
   return {
     ...graph,
     pieces: all,
