@@ -187,6 +187,42 @@ describe('lining', () => {
     expect(svg).not.toContain('<bag>');
   });
 
+  test('lies on its sheet without overlapping, strips lying down, everything within it', () => {
+    fc.assert(
+      fc.property(constructions, fc.integer({ min: 5, max: 20 }), (construction, allowance) => {
+        const pieces = liningPieces(planOf(testDocument(construction)).graph);
+        const sheet = layLining(pieces, allowance);
+        expect(sheet.pieces).toHaveLength(pieces.length);
+        const boxes = sheet.pieces.map(({ cutting }) => {
+          const [xs, ys] = [cutting.map(({ x }) => x), cutting.map(({ y }) => y)];
+          return {
+            left: Math.min(...xs),
+            right: Math.max(...xs),
+            top: Math.min(...ys),
+            low: Math.max(...ys),
+          };
+        });
+        const { check, checkSide } = sheet;
+        boxes.push({ left: check.x, right: check.x + checkSide, top: check.y - checkSide, low: check.y });
+        boxes.forEach((box, i) => {
+          expect(box.left).toBeGreaterThan(0);
+          expect(box.top).toBeGreaterThan(0);
+          expect(box.right).toBeLessThan(sheet.width);
+          expect(box.low).toBeLessThan(sheet.height);
+          for (const other of boxes.slice(i + 1)) {
+            const apart =
+              box.right < other.left || other.right < box.left || box.low < other.top || other.low < box.top;
+            expect(apart).toBe(true);
+          }
+        });
+        // Turned or not, a piece is as large as it was, and not mirrored.
+        for (const { piece, seam } of sheet.pieces)
+          expect(area([...seam].reverse())).toBeCloseTo(area(piece.outline), 3);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
   test('a ready-made bag wants the crochet a little under, never over', () => {
     const ready = { width: 360, height: 400 };
     expect(readyVerdict({ width: 352, height: 392 }, ready)).toBe('fits');

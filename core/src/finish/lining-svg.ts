@@ -29,31 +29,62 @@ export interface LiningSheet {
   readonly checkSide: number;
 }
 
-/** Lays the pieces of a lining out beside one another, at scale. */
+/** A piece this many times as high as wide is a strip, and lies down. */
+const STRIP = 2.5;
+
+/** Lays the pieces of a lining out at scale: faces beside one another with the check square, strips lying below. */
 export function layLining(pieces: readonly LiningPiece[], allowance: number): LiningSheet {
-  let x = GAP;
-  const tallest = Math.max(CHECK, ...pieces.map(({ outline }) => extent(outline).height + 2 * allowance));
-  const laid = pieces.map((piece): LaidPiece => {
+  const isStrip = ({ outline }: LiningPiece) => extent(outline).height > STRIP * extent(outline).width;
+  /** A piece's cutting line, and the box round it; sharp corners stand out farther than the allowance. */
+  const cut = (piece: LiningPiece) => {
+    const cutting = withAllowance(piece.outline, allowance);
+    const [xs, ys] = [cutting.map(({ x }) => x), cutting.map(({ y }) => y)];
+    const [left, low] = [Math.min(...xs), Math.min(...ys)];
+    return { cutting, left, low, width: Math.max(...xs) - left, height: Math.max(...ys) - low };
+  };
+  /** Puts a piece with the lower left of its cutting line at x, base; a strip turned by a quarter. */
+  const lay = (piece: LiningPiece, x: number, base: number): LaidPiece => {
     const { width, height } = extent(piece.outline);
-    const [left, base] = [x + allowance, GAP + tallest - allowance];
-    const onSheet = (p: Point): Point => ({ x: left + p.x, y: base - p.y });
-    x += width + 2 * allowance + GAP;
+    const own = cut(piece);
+    const onSheet = (p: Point): Point =>
+      isStrip(piece)
+        ? { x: x + p.y - own.low, y: base - (own.left + own.width - p.x) }
+        : { x: x + p.x - own.left, y: base - (p.y - own.low) };
     return {
       piece,
       seam: piece.outline.map(onSheet),
-      cutting: withAllowance(piece.outline, allowance).map(onSheet),
+      cutting: own.cutting.map(onSheet),
       notches: piece.notches.map(onSheet),
       grain: [onSheet({ x: width / 2, y: height * 0.25 }), onSheet({ x: width / 2, y: height * 0.75 })],
-      label: onSheet({ x: width / 2, y: height * 0.15 }),
+      label: onSheet({ x: width * (isStrip(piece) ? 0.6 : 0.5), y: height * (isStrip(piece) ? 0.12 : 0.15) }),
     };
-  });
-  return {
-    width: x + CHECK + GAP,
-    height: tallest + 2 * GAP,
-    pieces: laid,
-    check: { x, y: GAP + tallest },
-    checkSide: CHECK,
   };
+  const faces = pieces.filter((piece) => !isStrip(piece));
+  const tallest = Math.max(CHECK, ...faces.map((piece) => cut(piece).height));
+  let x = GAP;
+  const standing = faces.map((piece) => {
+    const laid = lay(piece, x, GAP + tallest);
+    x += cut(piece).width + GAP;
+    return laid;
+  });
+  const check = { x, y: GAP + tallest };
+  let y = GAP + tallest;
+  let wide = x + CHECK + GAP;
+  const lying = pieces.filter(isStrip).map((piece) => {
+    const { width, height } = cut(piece);
+    y += GAP + width;
+    wide = Math.max(wide, height + 2 * GAP);
+    return lay(piece, GAP, y);
+  });
+  return { width: wide, height: y + GAP, pieces: [...standing, ...lying], check, checkSide: CHECK };
+}
+
+/** An arrow along the grain, its head so long (mm), as an SVG path. */
+export function grainArrow([from, to]: LaidPiece['grain'], head: number): string {
+  const length = Math.hypot(to.x - from.x, to.y - from.y) || 1;
+  const [ux, uy] = [((to.x - from.x) / length) * head, ((to.y - from.y) / length) * head];
+  const barb = (side: number) => `${to.x - ux - (side * uy) / 2} ${to.y - uy + (side * ux) / 2}`;
+  return `M${from.x} ${from.y}L${to.x} ${to.y}M${barb(1)}L${to.x} ${to.y}L${barb(-1)}`;
 }
 
 /** The lining's cutting shapes as an SVG of true size. */
@@ -68,8 +99,7 @@ export function liningSvg(pieces: readonly LiningPiece[], allowance: number, tit
       ...notches.map(
         ({ x, y }) => `<circle cx="${x.toFixed(2)}" cy="${y.toFixed(2)}" r="1.6" fill="#9b2f6b"/>`,
       ),
-      `<path d="M${grain[0].x} ${grain[0].y}L${grain[1].x} ${grain[1].y}" stroke="#1e2b28" stroke-width="0.4"/>`,
-      `<path d="M${grain[1].x - 3} ${grain[1].y + 6}L${grain[1].x} ${grain[1].y}L${grain[1].x + 3} ${grain[1].y + 6}" fill="none" stroke="#1e2b28" stroke-width="0.4"/>`,
+      `<path d="${grainArrow(grain, 6)}" fill="none" stroke="#1e2b28" stroke-width="0.4"/>`,
       `<text x="${label.x}" y="${label.y}" font-size="8" text-anchor="middle" font-family="sans-serif">${escaped(piece.name)}, cut ${piece.cut}</text></g>`,
     ].join(''),
   );

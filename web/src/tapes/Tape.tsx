@@ -15,13 +15,15 @@ interface TapeProps {
   readonly tape: TapeReading;
   /** Called with the new target while its flag is pulled; without it the flag stands still. */
   readonly onTarget?: ((value: number, done: boolean) => void) | undefined;
+  /** Little room: the range stands under the figure. */
+  readonly narrow?: boolean;
 }
 
 const WIDTH = 220;
 const HEIGHT = 58;
 
 /** One tape measure: ticks, the predicted 90 % band with its middle, and a flag at the target. */
-export function Tape({ tape, onTarget }: TapeProps) {
+export function Tape({ tape, onTarget, narrow }: TapeProps) {
   const { system } = useSettings();
   const svg = useRef<SVGSVGElement>(null);
   const { finished, target } = tape;
@@ -71,7 +73,7 @@ export function Tape({ tape, onTarget }: TapeProps) {
         </span>
       </figcaption>
       <p
-        className="flex flex-wrap items-baseline gap-x-1.5 leading-none whitespace-nowrap"
+        className={`flex items-baseline gap-x-1.5 whitespace-nowrap ${narrow ? 'flex-col leading-none' : ''}`}
         data-testid={`tape-${tape.measure}`}
       >
         <span className="font-head text-xl font-semibold tabular-nums">

@@ -42,7 +42,12 @@ export function Tapes({ plan, store, pull }: TapesProps) {
       }`}
     >
       {plan.tapes.map((tape) => (
-        <Tape key={tape.measure} tape={tape} onTarget={pull ? setTarget(tape.measure) : undefined} />
+        <Tape
+          key={tape.measure}
+          tape={tape}
+          narrow={plan.tapes.length > 4}
+          onTarget={pull ? setTarget(tape.measure) : undefined}
+        />
       ))}
       <dl className="col-span-2 grid auto-rows-min grid-cols-[auto_auto] content-center gap-x-3 gap-y-0.5 text-sm md:col-span-1 md:border-l md:border-line md:pl-4">
         <dt className="text-soft">Pieces</dt>

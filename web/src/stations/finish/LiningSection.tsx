@@ -1,6 +1,7 @@
 import {
   type FillUp,
   formatLength,
+  grainArrow,
   type LiningPiece,
   layLining,
   liningSvg,
@@ -85,13 +86,14 @@ export function LiningSection({ plan, finish, set, pieces, ready, fill, onFill }
                 {notches.map(({ x, y }, i) => (
                   <circle key={i} cx={x} cy={y} r={4} fill="var(--loosestrife)" />
                 ))}
-                <path
-                  d={`M${grain[0].x} ${grain[0].y}L${grain[1].x} ${grain[1].y}m-6 12l6 -12l6 12`}
-                  fill="none"
-                  stroke="var(--soft)"
-                  strokeWidth={1.5}
-                />
-                <text x={label.x} y={label.y} textAnchor="middle" fontSize={16} fill="var(--ink)">
+                <path d={grainArrow(grain, 14)} fill="none" stroke="var(--soft)" strokeWidth={1.5} />
+                <text
+                  x={label.x}
+                  y={label.y}
+                  textAnchor="middle"
+                  fontSize={0.028 * sheet.width}
+                  fill="var(--ink)"
+                >
                   {piece.name}, cut {piece.cut}
                 </text>
               </g>
