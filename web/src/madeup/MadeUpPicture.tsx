@@ -13,6 +13,8 @@ interface MadeUpPictureProps {
   readonly view: View;
   readonly label: string;
   readonly className?: string;
+  /** Whether straps are drawn; where there is little room the bag itself is wanted. */
+  readonly straps?: boolean;
   /** Lights up what is pointed at, and tells what the pointer is over. */
   readonly live?: boolean;
   /** The joining as far as it is played. */
@@ -27,10 +29,18 @@ const SEAM = {
 } as const;
 
 /** The bag made up and pressed, from any side, out of the graph alone. */
-export function MadeUpPicture({ plan, view, label, className, live, work }: MadeUpPictureProps) {
+export function MadeUpPicture({
+  plan,
+  view,
+  label,
+  className,
+  straps = true,
+  live,
+  work,
+}: MadeUpPictureProps) {
   const pointed = usePointed();
   const seen = useMemo(() => seenFacets(plan, view), [plan, view]);
-  const box = useMemo(() => bounds(plan, view), [plan, view]);
+  const box = useMemo(() => bounds(plan, view, straps), [plan, view, straps]);
   const seams = useMemo(() => seamLines(plan, view), [plan, view]);
   const joinColour = plan.document.yarns.find(({ id }) => id === plan.document.joins.yarn)?.colour;
   const { piece, edge, line: pointedLine } = pointed;
@@ -60,9 +70,9 @@ export function MadeUpPicture({ plan, view, label, className, live, work }: Made
         opacity={0.16}
       />
       <g transform="scale(1 -1)">
-        <TrimLayer plan={plan} view={view} side="far" />
+        <TrimLayer plan={plan} view={view} side="far" straps={straps} />
         <Facets plan={plan} seen={seen} live={live === true} />
-        <TrimLayer plan={plan} view={view} side="near" />
+        <TrimLayer plan={plan} view={view} side="near" straps={straps} />
         {live &&
           seen
             .filter(({ facet, inside }) => facet.piece === pointed.piece && !inside)
@@ -108,7 +118,7 @@ export function MadeUpPicture({ plan, view, label, className, live, work }: Made
   );
 }
 
-function bounds(plan: Plan, view: View) {
+function bounds(plan: Plan, view: View, straps: boolean) {
   const eye = camera(view);
   let [left, right, low, high] = [Infinity, -Infinity, Infinity, -Infinity];
   const take = (at: { x: number; y: number }) => {
@@ -120,6 +130,7 @@ function bounds(plan: Plan, view: View) {
   const edging = edgingParts(plan.graph).map(({ piece, motion }) => ({ outline: piece.outline, motion }));
   for (const { outline, motion } of [...plan.graph.facets, ...edging])
     for (const p of outline) take(project(eye, move(motion, p)));
-  for (const strap of plan.graph.trim?.straps ?? []) for (const p of strapPath(strap)) take(project(eye, p));
+  for (const strap of (straps ? plan.graph.trim?.straps : undefined) ?? [])
+    for (const p of strapPath(strap)) take(project(eye, p));
   return { x: left, y: low, width: right - left, height: high - low };
 }

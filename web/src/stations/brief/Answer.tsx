@@ -35,6 +35,7 @@ export function Answer({ found, plan, kept, onPick, onKeep }: AnswerProps) {
         }`}
       >
         <MadeUpPicture
+          straps={false}
           plan={answer}
           view={depth > 5 ? CORNER : FRONT}
           label={`${answer.familyName}, made up`}

@@ -92,9 +92,9 @@ export function BriefStation({ plan, store }: StationProps) {
             ))}
           </div>
         )}
-        {document.brief.strapDrop && (
+        {document.brief.strapDrop && !document.finish?.straps && (
           <p className="text-xs text-soft">
-            The strap drop is kept with the bag; straps themselves cannot be planned yet.
+            Choose straps at Finish: how far they hang then has a tape of its own.
           </p>
         )}
       </Section>

@@ -27,6 +27,7 @@ export function Compare({ plan: { document }, kept, onPick }: CompareProps) {
           {columns.map(({ found, answer }) => (
             <th key={keyOf(found)} scope="col" className="p-1.5 text-left font-semibold">
               <MadeUpPicture
+                straps={false}
                 plan={answer}
                 view={found.size.depth > 5 ? CORNER : FRONT}
                 label={`${answer.familyName}, made up`}
