@@ -125,7 +125,7 @@ test('a strap is hung on a figure, brought to the hip, and made adjustable', asy
   await field(page, 'By someone of').fill('110');
   await expect(page.getByTestId('worn-plan')).toContainText('at the knee');
   await page.getByRole('combobox', { name: 'Its length' }).click();
-  await page.getByRole('option', { name: 'In two parts' }).click();
+  await page.getByRole('option', { name: 'Button and holes, in two parts' }).click();
   await expect(page.getByTestId('adjust-plan')).toContainText(
     'Holes after 3, 9, 15, 21 stitches from the end',
   );

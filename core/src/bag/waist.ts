@@ -8,7 +8,7 @@ export interface DrawnFacet extends Facet {
   readonly part?: true;
 }
 
-/** How far above and below it a waist is felt, as a share of the bag's extents together: see the filled form. */
+/** How far above and below it a waist is felt, as a share of the bag's extents together. */
 const REACH = 0.1;
 /** Each band laps so far (mm) over the next, so that no gap shows. */
 const LAP = 0.7;
@@ -17,16 +17,33 @@ const BANDS = 8;
 /** Farther than so many reaches nothing is felt. */
 const FAR = 2.2;
 
+/** A drawn-in waist with how far above and below it is felt, mm. */
+export interface Waist {
+  readonly height: number;
+  readonly draw: number;
+  readonly reach: number;
+}
+
+/** The waist of a bag, where it has one. */
+export function waistOf(graph: BagGraph): Waist | undefined {
+  const waist = graph.trim?.waist;
+  if (!waist) return undefined;
+  const { width, height, depth } = measure(graph);
+  return { ...waist, reach: REACH * (width + height + depth) };
+}
+
+/** What is drawn in at a height, as a share of the way round: draw exp(-(y / reach)²) at y from the waist. */
+export const drawnInAt = ({ height, draw, reach }: Waist, y: number): number =>
+  draw * Math.exp(-(((y - height) / reach) ** 2));
+
 /**
- * The facets of the made-up bag with its waist drawn in: level bands of them, each narrower by
- * draw exp(-(y / reach)²) at its height y from the waist. Without a waist, the facets themselves. Only for drawing: what
+ * The facets of the made-up bag with its waist drawn in: level bands of them, each as narrow as its height says. Without a waist, the facets themselves. Only for drawing: what
  * is measured and sewn are the facets.
  */
 export function drawnFacets(graph: BagGraph): readonly DrawnFacet[] {
-  const waist = graph.trim?.waist;
+  const waist = waistOf(graph);
   if (!waist) return graph.facets;
-  const { width, height, depth } = measure(graph);
-  const reach = REACH * (width + height + depth);
+  const { reach } = waist;
   const band = reach / BANDS;
   const low = waist.height - FAR * reach;
   const many = Math.ceil((2 * FAR * reach) / band);
@@ -37,7 +54,7 @@ export function drawnFacets(graph: BagGraph): readonly DrawnFacet[] {
     const [bottom, top] = [Math.min(...heights), Math.max(...heights)];
     if (top < low || bottom > low + many * band) return [facet];
     const way = Math.hypot(u.y, v.y);
-    const drawn = (y: number) => 1 - waist.draw * Math.exp(-(((y - waist.height) / reach) ** 2));
+    const drawn = (y: number) => 1 - drawnInAt(waist, y);
     /**
      * The band from one height to another as an affine image: as narrow as its middle, and slanting as the fabric at its
      * own middle does, so that bands meet nearly everywhere.

@@ -186,12 +186,12 @@ describe('filling', () => {
   test('corners sewn across make a bag deeper at its bottom, and hold nothing themselves', () => {
     const boxed = (tuck: number): Construction => ({
       family: 'two-faces',
-      face: { ...squares, columns: 3, rows: 3 },
+      face: { ...squares, columns: 2, rows: 2 },
       tuck,
     });
     const [flat, deep] = [fill(boxed(0)), fill(boxed(60))];
     expect(deep.shape.gap).toBeLessThan(1);
-    expect(deep.shape.strain).toBeLessThan(0.15);
+    expect(deep.shape.strain).toBeLessThan(0.06);
     // What is tucked away is 60 / 2 by 60 / 2 at two corners of either face.
     const areaOf = (triangles: Int32Array) => {
       let sum = 0;

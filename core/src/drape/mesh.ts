@@ -9,7 +9,8 @@ import {
   type Point,
   type RimPart,
   type Seam,
-  type Trim,
+  type Waist,
+  waistOf,
 } from '../bag/index.ts';
 import { onto, type VertexHold } from './hold.ts';
 import { gridOn, onEdge, type PieceGrid, SAME, type Stops } from './piece-grid.ts';
@@ -23,7 +24,7 @@ export interface Mesh {
   readonly count: number;
   /** Height of every vertex on the made-up bag, mm; told only where a waist is drawn in. */
   readonly heights: Float64Array | undefined;
-  readonly waist: Trim['waist'];
+  readonly waist: Waist | undefined;
   /** Where fabric is gathered onto a shorter edge. */
   readonly takenIn: readonly TakenIn[];
   readonly grids: readonly PieceGrid[];
@@ -68,16 +69,18 @@ export function meshOf(graph: BagGraph, spacing: number): Mesh {
   ];
 
   const isTucked = tuckedAway(graph);
+  const holding = trianglesOf(grids, (piece, middle) => !isTucked(piece, middle));
+  const tucked = trianglesOf(grids, isTucked);
   return {
     net: Float64Array.from(net),
     count: net.length / 2,
     heights: graph.trim?.waist && heightsOf(graph, grids),
-    waist: graph.trim?.waist,
+    waist: waistOf(graph),
     takenIn: takenIn(graph),
     grids,
-    triangles: trianglesOf(grids),
-    holding: trianglesOf(grids, (piece, middle) => !isTucked(piece, middle)),
-    tucked: trianglesOf(grids, isTucked),
+    triangles: Int32Array.of(...holding, ...tucked),
+    holding,
+    tucked,
     holds,
     rims: cornersOf(graph)
       .rims()
@@ -130,7 +133,7 @@ function holdsOf(seam: Seam, gridOf: (id: string) => PieceGrid): VertexHold[] {
 /** Two triangles a cell (of the cells that are wanted), with diagonals through the piece's centre, so that diagonal folds lie on them. */
 function trianglesOf(
   grids: readonly PieceGrid[],
-  wanted: (piece: string, middle: Point) => boolean = () => true,
+  wanted: (piece: string, middle: Point) => boolean,
 ): Int32Array {
   const corners: number[] = [];
   for (const { piece, w, h, at, points } of grids) {

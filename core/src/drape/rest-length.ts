@@ -1,9 +1,7 @@
+import { drawnInAt } from '../bag/index.ts';
 import type { Mesh } from './mesh.ts';
 import type { PieceGrid } from './piece-grid.ts';
 import { takenLength } from './take-in.ts';
-
-/** How far above and below a drawn-in waist is felt, as a share of a typical square. */
-const WAIST_REACH = 0.7;
 
 /**
  * The lengths that threads of the fabric keep, in units of `unit` mm: as they lie in the net, shorter round a
@@ -20,7 +18,6 @@ export function restLengths(mesh: Mesh, unit: number): (grid: PieceGrid, a: numb
     const [from, to] = [heights[a] ?? 0, heights[b] ?? 0];
     // Only what runs round the bag is drawn in at a waist, not what runs up it.
     const rise = Math.min(1, Math.abs(from - to) / (length * unit));
-    const far = ((from + to) / 2 - waist.height) / (WAIST_REACH * unit);
-    return kept * (1 - waist.draw * Math.exp(-far * far) * (1 - rise * rise));
+    return kept * (1 - drawnInAt(waist, (from + to) / 2) * (1 - rise * rise));
   };
 }

@@ -36,6 +36,15 @@ export function evenPlaces(loops: number, many: number): number[] {
   return places.map((at) => (at <= loops / 2 ? Math.floor(at) : loops - Math.floor(loops - at)));
 }
 
+/**
+ * Loops before each of so many holes of `skip` stitches, about their even places: as many loops before the first as after
+ * the last. One in the middle may be a loop off, as the parity has it.
+ */
+export const holePlaces = (loops: number, many: number, skip: number): number[] =>
+  evenPlaces(loops, many).map((at) =>
+    Math.max(0, at - (2 * at > loops ? Math.ceil(skip / 2) : Math.floor(skip / 2))),
+  );
+
 /** Cord for a drawstring: once round the mouth, and enough at both ends to pull and knot, mm. */
 export const cordLength = (opening: number): number => opening + 2 * CORD_END;
 const CORD_END = 180;

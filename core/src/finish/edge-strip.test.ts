@@ -27,6 +27,11 @@ describe('the edge rolled out', () => {
         expect(
           Math.abs(strip.stitches - (along + joins + 2 * count.peaks - 2 * count.notches)),
         ).toBeLessThanOrEqual(1);
+        expect(strip.parts[0]?.from).toBe(0);
+        // A notch takes two stitches back; what comes after begins no farther back than that.
+        strip.parts.forEach(({ from }, i) => {
+          expect(from).toBeGreaterThanOrEqual((strip.parts[i - 1]?.to ?? 0) - 2 - 1e-6);
+        });
         for (const kind of ['join', 'peak', 'notch'] as const) {
           const many = { join: joins, peak: count.peaks, notch: count.notches }[kind];
           expect(strip.marks.filter(({ is }) => is === kind)).toHaveLength(many);

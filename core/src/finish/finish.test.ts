@@ -9,6 +9,7 @@ import {
   evenPlaces,
   eyeletGaps,
   finishOf,
+  holePlaces,
   holeSkip,
   inOrder,
   layLining,
@@ -102,6 +103,24 @@ describe('closures', () => {
   test('a hole for a button of 25 at 6 mm a stitch skips four: nine tenths of it are 22.5 mm', () => {
     expect(holeSkip(25, 6)).toBe(4);
     expect(holeSkip(5, 8)).toBe(1);
+  });
+
+  test('holes leave as many loops before the first as after the last', () => {
+    expect(holePlaces(42, 3, 3)).toEqual([6, 20, 33]);
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 40, max: 300 }),
+        fc.integer({ min: 2, max: 8 }),
+        fc.integer({ min: 1, max: 5 }),
+        (loops, many, skip) => {
+          const places = holePlaces(loops, many, skip);
+          places.forEach((place, i) => {
+            const mirrored = places[many - 1 - i] ?? Number.NaN;
+            if (i !== many - 1 - i) expect(place).toBe(loops - mirrored - skip);
+          });
+        },
+      ),
+    );
   });
 
   test('a loop for a button of 30 on a bag 80 deep at 6 mm a chain: twice 80 and half its round', () => {

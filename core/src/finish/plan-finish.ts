@@ -1,8 +1,8 @@
 import { measure } from '../bag/index.ts';
-import { gaugeOf } from '../gauge/index.ts';
+import { sizeTable } from '../fit/index.ts';
 import type { Plan } from '../plan/index.ts';
-import { faceLoops, type StrapPlan, strapsOf } from '../strap/index.ts';
-import { cordLength, evenPlaces, eyeletGaps, holeSkip, loopChains, zipFor } from './closures.ts';
+import { faceLoops, type StrapPlan } from '../strap/index.ts';
+import { cordLength, evenPlaces, eyeletGaps, holePlaces, holeSkip, loopChains, zipFor } from './closures.ts';
 import { type EdgeCount, edgeCount, roundsToFill } from './edge.ts';
 import { type EdgeStrip, edgeStrip } from './edge-strip.ts';
 import { type FlapReach, flapReach } from './flap-reach.ts';
@@ -59,14 +59,15 @@ export interface FinishPlan {
   readonly warnings: readonly string[];
 }
 
-function closurePlan({ document, graph }: Plan): ClosurePlan | undefined {
+function closurePlan(
+  { document, graph }: Plan,
+  { front, back }: ReturnType<typeof faceLoops>,
+): ClosurePlan | undefined {
   const closure = document.finish?.closure;
-  if (!closure) return undefined;
-  const { front, back } = faceLoops(graph);
-  const { opening, depth } = measure(graph);
   const [swatch] = document.swatches;
-  const weight = document.yarns.find(({ id }) => id === swatch?.yarn)?.weight ?? 4;
-  const pitch = swatch ? gaugeOf({ ...swatch, yarnWeight: weight }).pitch.value : 6;
+  if (!closure || !swatch) return undefined;
+  const { opening, depth } = measure(graph);
+  const pitch = sizeTable(document).swatch(swatch.id).gauge.pitch.value;
   switch (closure.of) {
     case 'zip':
       return { of: 'zip', length: zipFor(opening) };
@@ -82,8 +83,7 @@ function closurePlan({ document, graph }: Plan): ClosurePlan | undefined {
       return {
         of: 'holes',
         skip,
-        // A hole lies about its place: half of it before.
-        places: evenPlaces(front, closure.many).map((at) => Math.max(0, at - Math.floor(skip / 2))),
+        places: holePlaces(front, closure.many, skip),
         loops: front,
       };
     }
@@ -122,14 +122,12 @@ const MOST_ROUNDS = 40;
 function fillUp({ document, graph }: Plan): FillUp | undefined {
   const { lining } = document.finish ?? {};
   const wanted = lining?.of === 'ready' ? lining.height : graph.covers?.height;
-  const own = document.features?.edge?.swatch ?? document.swatches[0]?.id;
-  const swatch = document.swatches.find(({ id }) => id === own);
-  if (wanted === undefined || !swatch) return undefined;
-  const weight = document.yarns.find(({ id }) => id === swatch.yarn)?.weight ?? 4;
-  const perRound = gaugeOf({ ...swatch, yarnWeight: weight }).row.value;
+  const swatch = document.features?.edge?.swatch ?? document.swatches[0]?.id;
+  if (wanted === undefined || swatch === undefined) return undefined;
+  const perRound = sizeTable(document).swatch(swatch).gauge.row.value;
   const bare = measure(graph).height - (graph.trim?.edging?.height ?? 0);
   const rounds = roundsToFill(bare, UNDER * wanted, perRound);
-  return rounds > MOST_ROUNDS ? undefined : { swatch: swatch.id, rounds };
+  return rounds > MOST_ROUNDS ? undefined : { swatch, rounds };
 }
 
 /** Everything about finishing the bag. */
@@ -140,8 +138,9 @@ export function finishOf(plan: Plan): FinishPlan {
   const eyelets = graph.trim?.eyelets;
   const lining = document.finish?.lining;
   const last = edge?.rounds.at(-1) ?? edge?.first ?? 0;
-  const straps = strapsOf(document, graph);
-  const closure = closurePlan(plan);
+  const { straps } = plan;
+  const loops = faceLoops(graph);
+  const closure = closurePlan(plan, loops);
   return {
     edge,
     strip: edgeStrip(graph, {
@@ -150,7 +149,7 @@ export function finishOf(plan: Plan): FinishPlan {
       back: closure?.of === 'eyelets' ? closure.back : closure?.of === 'magnet' ? closure.places : [],
     }),
     flap: flapReach(graph),
-    ...faceLoops(graph),
+    ...loops,
     straps,
     closure,
     cord: eyelets ? { length: cordLength(opening), gaps: eyeletGaps(last, eyelets) } : undefined,

@@ -40,7 +40,7 @@ import {
   type SchoolSummary,
   schoolsSideBySide,
 } from '../runs/index.ts';
-import { strapDrop, withStraps } from '../strap/index.ts';
+import { hangStraps, type StrapPlan } from '../strap/index.ts';
 import { mm } from '../units/index.ts';
 import { designsOf } from './designs.ts';
 import { type Tally, tallyOf } from './tally.ts';
@@ -61,6 +61,7 @@ export interface Plan {
   readonly marked: readonly MarkedEdge[];
   readonly mismatches: readonly GraphProblem[];
   readonly joins: JoinPlan;
+  readonly straps: StrapPlan | undefined;
   // Worked out when first asked for: only one station shows them.
   readonly steps: () => readonly JoinStep[];
   readonly schools: () => readonly SchoolSummary[];
@@ -90,8 +91,7 @@ export function planOf(document: BagDocument): Plan {
     for (const key of used) keys.add(key);
     return built;
   }, table.find);
-  const graph = withStraps(joined, document);
-  const drop = strapDrop(document, joined);
+  const { graph, straps, drop } = hangStraps(joined, document, table);
   const designs = designsOf(document, graph);
   const lines = lineMatches(graph);
   const insertions = lines.reduce((sum, { a, b }) => sum + Math.min(a.loops, b.loops), 0);
@@ -114,6 +114,7 @@ export function planOf(document: BagDocument): Plan {
     marked: markedEdges(graph),
     mismatches: mismatches(graph),
     joins,
+    straps,
     steps: once(() => joinSteps(graph, joining, joins)),
     schools: once(() => schoolsSideBySide(graph, joining, joinOptions)),
     fewestRuns: once(() => fewestTrails(joining.all)),

@@ -1,9 +1,8 @@
-import { type BagGraph, measure, rimStretches, type Strap } from '../bag/index.ts';
+import { type BagGraph, type Extents, measure, rimStretches, type Strap } from '../bag/index.ts';
 import type { BagDocument } from '../document/index.ts';
-import { type Finished, pitchKey, rowKey } from '../fit/index.ts';
-import { gaugeOf } from '../gauge/index.ts';
+import { type Finished, pitchKey, rowKey, type SizeTable } from '../fit/index.ts';
 import { dropOf } from './drop.ts';
-import { planStraps, type StrapPlan } from './straps.ts';
+import { planStraps, type StrapPlaces, type StrapPlan } from './straps.ts';
 
 /** Loops of the mouth in front and behind. */
 export function faceLoops(graph: BagGraph): { readonly front: number; readonly back: number } {
@@ -15,55 +14,49 @@ export function faceLoops(graph: BagGraph): { readonly front: number; readonly b
   return { front: sum(1), back: sum(-1) };
 }
 
-/** What the document's straps are worked in. */
-function strapGauge({ finish, swatches, yarns }: BagDocument) {
-  const straps = finish?.straps;
-  const swatch = swatches.find(({ id }) => id === straps?.swatch);
-  if (!straps || !swatch) return undefined;
-  const yarn = yarns.find(({ id }) => id === swatch.yarn);
-  return { straps, swatch, yarn, gauge: gaugeOf({ ...swatch, yarnWeight: yarn?.weight ?? 4 }) };
+/** A bag with its straps, worked out and hung on. */
+export interface Hanging {
+  readonly graph: BagGraph;
+  /** Nothing of these for a bag without straps. */
+  readonly straps: StrapPlan | undefined;
+  /** How far they hang, with what that rests on. */
+  readonly drop: Finished | undefined;
 }
 
-/** The document's straps worked out for a bag; nothing when it has none. */
-export function strapsOf(document: BagDocument, graph: BagGraph): StrapPlan | undefined {
-  const own = strapGauge(document);
-  if (!own) return undefined;
-  const size = { width: measure(graph).width, ...faceLoops(graph) };
-  return planStraps(own.straps, own.gauge, own.yarn?.fibre ?? '', size);
-}
-
-/** How far the straps hang, with what that rests on; nothing when there are none. */
-export function strapDrop(document: BagDocument, graph: BagGraph): Finished | undefined {
-  const own = strapGauge(document);
-  const straps = strapsOf(document, graph);
-  if (!own || !straps) return undefined;
+/** Works the document's straps out for a bag, and hangs them on it. */
+export function hangStraps(graph: BagGraph, document: BagDocument, table: SizeTable): Hanging {
+  const own = document.finish?.straps;
+  if (!own) return { graph, straps: undefined, drop: undefined };
+  const { swatch, gauge } = table.swatch(own.swatch);
+  const size = measure(graph);
+  const fibre = document.yarns.find(({ id }) => id === swatch.yarn)?.fibre ?? '';
+  const straps = planStraps(own, gauge, fibre, { width: size.width, ...faceLoops(graph) });
   const rows = straps.counts === 'rows';
-  const key = rows ? rowKey(own.swatch.id) : pitchKey(own.swatch.id);
-  return dropOf(straps, rows ? own.gauge.row : own.gauge.pitch, key);
+  const drop = dropOf(straps, table.find(rows ? rowKey(own.swatch) : pitchKey(own.swatch)));
+  return { graph: hungOnto(graph, size, straps, own.swatch), straps, drop };
 }
 
-/** The bag with its straps hung on. */
-export function withStraps(graph: BagGraph, document: BagDocument): BagGraph {
-  const plan = strapsOf(document, graph);
-  if (!plan) return graph;
-  const { width, height, depth } = measure(graph);
-  const swatch = document.finish?.straps?.swatch;
-  const own = { length: plan.hanging, width: plan.width, behind: false, ...(swatch ? { swatch } : {}) };
-  const onFace = (name: string, places: StrapPlan['front'], z: number): Strap[] => {
-    if (!places) return [];
-    const x = width / 2 - (width * (places.fromSide + places.under / 2)) / places.loops;
-    return [{ ...own, name, from: { x: -x, y: height, z }, to: { x, y: height, z } }];
-  };
+/** Straps where they are fixed: a pair on its faces, one strap from side to side. */
+function hungOnto(
+  graph: BagGraph,
+  { width, height, depth }: Extents,
+  { hanging: length, width: wide, front, back }: StrapPlan,
+  swatch: string,
+): BagGraph {
+  const strap = (name: string, x: number, z: number): Strap => ({
+    name,
+    from: { x: -x, y: height, z },
+    to: { x, y: height, z },
+    length,
+    width: wide,
+    behind: false,
+    swatch,
+  });
+  const onFace = (name: string, places: StrapPlaces | undefined, z: number): Strap[] =>
+    places ? [strap(name, width / 2 - (width * (places.fromSide + places.under / 2)) / places.loops, z)] : [];
   const hung =
-    plan.front || plan.back
-      ? [...onFace('Front strap', plan.front, depth / 2), ...onFace('Back strap', plan.back, -depth / 2)]
-      : [
-          {
-            ...own,
-            name: 'Strap',
-            from: { x: -width / 2, y: height, z: 0 },
-            to: { x: width / 2, y: height, z: 0 },
-          },
-        ];
+    front || back
+      ? [...onFace('Front strap', front, depth / 2), ...onFace('Back strap', back, -depth / 2)]
+      : [strap('Strap', width / 2, 0)];
   return { ...graph, trim: { ...graph.trim, straps: [...(graph.trim?.straps ?? []), ...hung] } };
 }

@@ -115,7 +115,13 @@ describe('straps', () => {
 
   test('the drop is where its count brings it, and a hang test makes it surer', () => {
     const drops = [{ hung: { before: 100, after: 110 } }, { hung: undefined }].map((fields) =>
-      dropOf(plan(fields), gauge.row, 'row:s2'),
+      dropOf(plan(fields), {
+        key: 'row:s2',
+        value: gauge.row.value,
+        common: gauge.row.sd,
+        single: 0,
+        origin: gauge.row.origin,
+      }),
     );
     const [measured, estimated] = drops;
     // Whole rows bring it to within half a row's worth of what was wanted.

@@ -1,4 +1,5 @@
 import { Download, Keyboard, Redo2, Search, Undo2 } from 'lucide-react';
+import type { ReactNode } from 'react';
 import { SettingsMenu } from '../app/SettingsMenu.tsx';
 import { Wordmark } from '../app/Wordmark.tsx';
 import { useSheets } from '../keys/sheets.ts';
@@ -22,26 +23,12 @@ export function BagHeader({ store, state }: { readonly store: BagStore; readonly
       <h1 className="min-w-0 truncate text-lg">{name}</h1>
       <SaveMark state={state} />
       <div className="ml-auto flex items-center gap-1">
-        <Button
-          look="bare"
-          small
-          aria-label="Undo"
-          title="Undo (Ctrl+Z)"
-          disabled={!canUndo}
-          onClick={() => undo()}
-        >
+        <IconButton name="Undo" title="Undo (Ctrl+Z)" disabled={!canUndo} onClick={() => undo()}>
           <Undo2 size={17} />
-        </Button>
-        <Button
-          look="bare"
-          small
-          aria-label="Redo"
-          title="Redo (Ctrl+Y)"
-          disabled={!canRedo}
-          onClick={() => redo()}
-        >
+        </IconButton>
+        <IconButton name="Redo" title="Redo (Ctrl+Y)" disabled={!canRedo} onClick={() => redo()}>
           <Redo2 size={17} />
-        </Button>
+        </IconButton>
         <Button
           look="bare"
           small
@@ -50,28 +37,28 @@ export function BagHeader({ store, state }: { readonly store: BagStore; readonly
         >
           <Download size={16} /> <span className="max-sm:sr-only">Export</span>
         </Button>
-        <Button
-          look="bare"
-          small
-          className="max-sm:hidden"
-          title="Find anything (Ctrl+K)"
-          aria-label="Find"
-          onClick={() => show('finder')}
-        >
+        <IconButton name="Find" title="Find anything (Ctrl+K)" wide onClick={() => show('finder')}>
           <Search size={16} />
-        </Button>
-        <Button
-          look="bare"
-          small
-          className="max-sm:hidden"
-          title="All keys (?)"
-          aria-label="Keys"
-          onClick={() => show('keys')}
-        >
+        </IconButton>
+        <IconButton name="Keys" title="All keys (?)" wide onClick={() => show('keys')}>
           <Keyboard size={16} />
-        </Button>
+        </IconButton>
         <SettingsMenu />
       </div>
     </header>
   );
 }
+
+interface IconButtonProps {
+  readonly name: string;
+  readonly title: string;
+  readonly onClick: () => void;
+  readonly disabled?: boolean;
+  /** Only where there is room: a phone has no keys. */
+  readonly wide?: boolean;
+  readonly children: ReactNode;
+}
+
+const IconButton = ({ name, wide, ...rest }: IconButtonProps) => (
+  <Button look="bare" small aria-label={name} className={wide ? 'max-sm:hidden' : ''} {...rest} />
+);

@@ -5,11 +5,11 @@ import { KEY_LIST } from './key-list.ts';
 export default function KeysSheet({ onClose }: { readonly onClose: () => void }) {
   return (
     <Modal open title="Keys" onClose={onClose}>
-      <div className="grid gap-5 sm:grid-cols-2">
+      <div className="gap-6 sm:columns-2">
         {KEY_LIST.map(({ where, keys }) => (
-          <section key={where} aria-label={where}>
+          <section key={where} aria-label={where} className="mb-5 break-inside-avoid">
             <h3 className="mb-1.5 font-head text-sm font-semibold">{where}</h3>
-            <dl className="grid grid-cols-[auto_1fr] items-baseline gap-x-3 gap-y-1.5 text-sm">
+            <dl className="grid grid-cols-[7rem_1fr] items-baseline gap-x-3 gap-y-1.5 text-sm">
               {keys.map(({ keys: own, does }) => (
                 <div key={does} className="contents">
                   <dt className="flex gap-1 whitespace-nowrap">

@@ -1,4 +1,4 @@
-import { edgingParts, groupBy, move, type Plan, strapPath } from '@fennot/core';
+import { drawnFacets, edgingParts, groupBy, move, type Plan, strapPath } from '@fennot/core';
 import { useMemo } from 'react';
 import { edgeMeetings } from '../drawing/edge-meets.ts';
 import { usePointed } from '../drawing/pointed.ts';
@@ -39,9 +39,10 @@ export function MadeUpPicture({
   work,
 }: MadeUpPictureProps) {
   const pointed = usePointed();
-  const seen = useMemo(() => seenFacets(plan, view), [plan, view]);
+  const facets = useMemo(() => drawnFacets(plan.graph), [plan]);
+  const seen = useMemo(() => seenFacets(facets, view), [facets, view]);
   const box = useMemo(() => bounds(plan, view, straps), [plan, view, straps]);
-  const seams = useMemo(() => seamLines(plan, view), [plan, view]);
+  const seams = useMemo(() => seamLines(plan.graph, facets, view), [plan, facets, view]);
   const joinColour = plan.document.yarns.find(({ id }) => id === plan.document.joins.yarn)?.colour;
   const { piece, edge, line: pointedLine } = pointed;
   const met = useMemo(

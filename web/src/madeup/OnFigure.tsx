@@ -1,9 +1,9 @@
-import { BODY, hungOn, measure, type Plan, type Straps, wearerOf } from '@fennot/core';
+import { BODY, drawnFacets, measure, type Plan, type Straps } from '@fennot/core';
 import { useMemo } from 'react';
-import { wornText } from '../stations/finish/WornFields.tsx';
 import { Facets } from './Facets.tsx';
 import { FRONT, seenFacets } from './project.ts';
 import { TrimLayer } from './TrimLayer.tsx';
+import { wornOf, wornText } from './worn.ts';
 
 /** Half of a body's outline from the neck down, as shares of its height: x from the middle, y above the ground. */
 const RIGHT_HALF: ReadonlyArray<readonly [number, number]> = [
@@ -61,12 +61,10 @@ interface OnFigureProps {
 
 /** The bag hung on a plain figure by its straps at their real length, all to one scale. */
 export function OnFigure({ plan, straps }: OnFigureProps) {
-  const wearer = wearerOf(straps);
+  const { wearer, hung } = wornOf(plan, straps);
   const { stature, carried } = wearer;
-  const seen = useMemo(() => seenFacets(plan, FRONT), [plan]);
-  const { width, height } = measure(plan.graph);
-  const drop = plan.tapes.find(({ measure: what }) => what === 'strapDrop')?.finished.value ?? straps.drop;
-  const hung = hungOn(wearer, drop, height);
+  const seen = useMemo(() => seenFacets(drawnFacets(plan.graph), FRONT), [plan]);
+  const { width } = measure(plan.graph);
   const half = RIGHT_HALF.map(([x, y]) => [x * stature, y * stature] as const);
   const whole = [...half, ...half.map(([x, y]) => [-x, y] as const).reverse()];
   const { yarns, swatches } = plan.document;

@@ -27,7 +27,7 @@ describe('the made-up projection', () => {
         [FRONT, 'front', 'back'],
         [BACK, 'back', 'front'],
       ] as const) {
-        const outside = seenFacets(plan, view).filter(({ inside }) => !inside);
+        const outside = seenFacets(plan.graph.facets, view).filter(({ inside }) => !inside);
         const faces = new Set(outside.map(({ facet }) => facet.face));
         expect(faces.has(face)).toBe(true);
         expect(faces.has(other)).toBe(false);
@@ -37,7 +37,7 @@ describe('the made-up projection', () => {
 
   test('what shows its inside is drawn before all that shows its outside', () => {
     const plan = planOf(beginDocument({ name: 'x', family: 'boxed' }));
-    const order = seenFacets(plan, CORNER).map(({ inside }) => inside);
+    const order = seenFacets(plan.graph.facets, CORNER).map(({ inside }) => inside);
     expect(order.lastIndexOf(true)).toBeLessThan(order.indexOf(false));
   });
 });

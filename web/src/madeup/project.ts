@@ -1,13 +1,4 @@
-import {
-  cross,
-  type DrawnFacet,
-  dot,
-  drawnFacets,
-  outward,
-  type Plan,
-  type Point3,
-  unit,
-} from '@fennot/core';
+import { cross, type DrawnFacet, dot, outward, type Point3, unit } from '@fennot/core';
 
 /** Where the viewer stands: turned about the upright axis, and looking down from above; radians. */
 export interface View {
@@ -59,7 +50,7 @@ const ON_TOP = 1e4;
  * All facets from far to near, by a parallel projection. What shows its inside lies behind everything that
  * shows its outside, as on any bag that bulges outwards. Facets seen edge-on are left out.
  */
-export function seenFacets(plan: Plan, view: View): SeenFacet[] {
+export function seenFacets(facets: readonly DrawnFacet[], view: View): SeenFacet[] {
   const eye = camera(view);
   // The light goes round with the viewer, so that front and back are lit alike.
   const light = {
@@ -67,7 +58,7 @@ export function seenFacets(plan: Plan, view: View): SeenFacet[] {
     y: eye.right.y * LIGHT.x + eye.up.y * LIGHT.y + eye.towards.y * LIGHT.z,
     z: eye.right.z * LIGHT.x + eye.up.z * LIGHT.y + eye.towards.z * LIGHT.z,
   };
-  return drawnFacets(plan.graph)
+  return facets
     .flatMap((facet): SeenFacet[] => {
       const { origin, u, v } = facet.motion;
       const normal = unit(outward(facet.motion));

@@ -1,13 +1,13 @@
 import {
   along,
+  type BagGraph,
+  type DrawnFacet,
   dot,
-  drawnFacets,
   groupBy,
   joinedSeams,
   move,
   onFacet,
   outward,
-  type Plan,
   type Point,
   pathOn,
   pieceIndex,
@@ -24,12 +24,11 @@ export interface SeenSeam {
 }
 
 /** Seams along a part of the bag that is seen from outside. */
-export function seamLines(plan: Plan, view: View): SeenSeam[] {
-  const { graph } = plan;
+export function seamLines(graph: BagGraph, facets: readonly DrawnFacet[], view: View): SeenSeam[] {
   const eye = camera(view);
   const piece = pieceIndex(graph);
   const facing = groupBy(
-    drawnFacets(graph).filter(({ motion }) => dot(outward(motion), eye.towards) > 0.02),
+    facets.filter(({ motion }) => dot(outward(motion), eye.towards) > 0.02),
     (facet) => facet.piece,
   );
   return joinedSeams(graph).flatMap((seam) =>

@@ -200,7 +200,10 @@ function controls(params: Gathered, materials: Materials, choices: Choices): Con
       min: 0,
       max: MOST_SLIT,
       step: 5,
-      hint: 'below the band; 0 closes the bands to a ring',
+      hint:
+        params.sides === undefined
+          ? 'below the band; 0 closes the bands to a ring'
+          : 'and drawn in; never less than reaches the corners of the ends',
       set: (slit) => ({ ...params, slit }),
     },
     {
@@ -212,7 +215,13 @@ function controls(params: Gathered, materials: Materials, choices: Choices): Con
       max: MOST_TOGETHER,
       step: 1,
       hint: '1 leaves the sides as they are; from 2 on the band runs on over them',
-      set: (together) => ({ ...params, sides: together > 1 ? together : undefined }),
+      set: (together) => {
+        const sides = together > 1 ? together : undefined;
+        // What is drawn in must be open: as much as it takes, to begin with.
+        const open = drawnIn(width, height / 2, params.together, { together, slit: params.slit }).zone;
+        const begun = params.sides === undefined && sides !== undefined;
+        return { ...params, sides, slit: begun ? Math.min(MOST_SLIT, Math.ceil(open)) : params.slit };
+      },
     },
   ];
 }

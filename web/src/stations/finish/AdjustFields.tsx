@@ -21,7 +21,7 @@ export function AdjustFields({ straps: { adjust }, own, onChange }: AdjustFields
         value={adjust?.by ?? 'fixed'}
         options={[
           { value: 'fixed', label: 'Stays as it is' },
-          { value: 'holes', label: 'In two parts: a button, and holes to choose from' },
+          { value: 'holes', label: 'Button and holes, in two parts' },
           { value: 'slide', label: 'Runs through a slide' },
         ]}
         onChange={(by) =>

@@ -122,7 +122,6 @@ export function StrapSection({ plan, finish, set, straps: own }: StrapSectionPro
           <WornFields
             plan={plan}
             straps={straps}
-            own={own}
             onChange={(next) => set({ straps: { ...straps, ...next } })}
           />
         </>

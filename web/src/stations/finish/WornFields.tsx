@@ -1,18 +1,6 @@
-import {
-  type Carried,
-  dropTo,
-  formatLength,
-  type Hung,
-  hungOn,
-  type Level,
-  measure,
-  mm,
-  type Plan,
-  type StrapPlan,
-  type Straps,
-  wearerOf,
-} from '@fennot/core';
+import { type Carried, dropTo, formatLength, type Level, mm, type Plan, type Straps } from '@fennot/core';
 import { useSettings } from '../../api/queries.ts';
+import { wornOf, wornText } from '../../madeup/worn.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { LengthField } from '../../ui/fields.tsx';
@@ -36,17 +24,14 @@ const PLACES: readonly Level[] = ['waist', 'hip', 'thigh'];
 interface WornFieldsProps {
   readonly plan: Plan;
   readonly straps: Straps;
-  readonly own: StrapPlan;
   readonly onChange: (fields: Partial<Straps>) => void;
 }
 
 /** Who carries the bag and how, and what that says about the drop. The picture of it is under Made up, Worn. */
-export function WornFields({ plan, straps, own, onChange }: WornFieldsProps) {
+export function WornFields({ plan, straps, onChange }: WornFieldsProps) {
   const { system } = useSettings();
-  const wearer = wearerOf(straps);
+  const { wearer, hung } = wornOf(plan, straps);
   const put = (fields: Partial<typeof wearer>) => onChange({ worn: { ...wearer, ...fields } });
-  const drop = plan.tapes.find((tape) => tape.measure === 'strapDrop')?.finished.value ?? own.hanging / 2;
-  const hung = hungOn(wearer, drop, measure(plan.graph).height);
   return (
     <>
       <Choice
@@ -98,11 +83,4 @@ export function WornFields({ plan, straps, own, onChange }: WornFieldsProps) {
       </p>
     </>
   );
-}
-
-/** Where the bag hangs, in a sentence. */
-export function wornText({ rimAt, bottomAt, trouble }: Hung): string {
-  if (trouble === 'on the ground') return '✗ The bag would touch the ground: the drop is too long for it.';
-  const says = `The rim hangs at the ${rimAt}, the bottom at the ${bottomAt}.`;
-  return trouble ? `✗ The strap is too short to slip on easily. ${says}` : says;
 }
