@@ -225,7 +225,7 @@ export function warningsOf({ document, graph }: Pick<Plan, 'document' | 'graph'>
     warnings.push('A strap chained out of the edge needs edge rounds: add them under Build, On top of it.');
   if (closure?.of === 'holes' && (features.edge?.rounds ?? 0) < 3)
     warnings.push(
-      'Button holes need at least three edge rounds: one before the holes, one with them, one after. Add them above.',
+      'Button holes need at least three edge rounds: one before the holes, one with them, one after. Add them under Edge.',
     );
   if (closure?.of === 'zip' && (features.edge?.growth ?? 0) !== 0)
     warnings.push('A zip wants a rim that neither flares nor draws in: set the edge’s growth to 0.');

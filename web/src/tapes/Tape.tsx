@@ -66,7 +66,7 @@ export function Tape({ tape, onTarget, narrow }: TapeProps) {
       className="flex min-w-0 flex-col justify-between"
       aria-label={`${name}: ${formatLength(finished.value, system)}, range ${range}${aim}`}
     >
-      <figcaption className="flex items-baseline justify-between gap-1">
+      <figcaption className={`flex items-baseline justify-between gap-1 ${narrow ? 'tracking-tight' : ''}`}>
         <span className="text-xs font-medium whitespace-nowrap text-soft">{name}</span>
         <span className={`text-xs font-semibold whitespace-nowrap ${verdict.colour}`}>
           {verdict.mark} {verdict.text}

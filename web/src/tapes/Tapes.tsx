@@ -35,7 +35,7 @@ export function Tapes({ plan, store, pull }: TapesProps) {
   return (
     <section
       aria-label="The tapes"
-      className={`grid grid-cols-2 gap-x-4 gap-y-3 border-t border-line bg-card px-4 py-2.5 ${
+      className={`grid grid-cols-2 gap-x-3 gap-y-3 border-t border-line bg-card px-4 py-2.5 ${
         plan.tapes.length > 4
           ? 'md:grid-cols-[repeat(5,minmax(0,1fr))_auto]'
           : 'md:grid-cols-[repeat(4,minmax(0,1fr))_auto]'
