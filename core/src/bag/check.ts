@@ -1,5 +1,5 @@
+import { area, distance, distance3 } from '../geometry/index.ts';
 import { cornersOf } from './corners.ts';
-import { area, distance, distance3 } from './geometry.ts';
 import type { BagGraph, Interval, Piece } from './graph.ts';
 import {
   edgeOf,

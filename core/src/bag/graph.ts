@@ -1,5 +1,5 @@
+import type { Point, Point3 } from '../geometry/index.ts';
 import type { Mm } from '../units/index.ts';
-import type { Point, Point3 } from './geometry.ts';
 
 /** What an edge is made of; it fixes what a join can be worked into and at which rate. */
 export const EDGE_KINDS = ['tops', 'chain', 'row-ends', 'round'] as const;

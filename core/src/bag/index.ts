@@ -1,6 +1,5 @@
 export * from './check.ts';
 export * from './corners.ts';
-export * from './geometry.ts';
 export * from './graph.ts';
 export * from './level.ts';
 export { MEASURES, type Measure, measure } from './measure.ts';

@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { distance3 } from '../geometry/index.ts';
 import { constructions } from '../testing/arbitraries.ts';
 import { built, panel, squares } from '../testing/built.ts';
-import { distance3, levelCuts, measure, narrowestGirth } from './index.ts';
+import { levelCuts, measure, narrowestGirth } from './index.ts';
 
 const round = (cuts: ReturnType<typeof levelCuts>) =>
   cuts.reduce((sum, { from, to }) => sum + distance3(from, to), 0);

@@ -1,4 +1,4 @@
-import { distance3, type Point3, unit } from './geometry.ts';
+import { distance3, type Point3, unit } from '../geometry/index.ts';
 import type { BagGraph } from './graph.ts';
 import { hangs } from './measure.ts';
 import { move, outward } from './place.ts';

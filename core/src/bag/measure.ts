@@ -1,5 +1,4 @@
-import { groupBy } from '../group-by.ts';
-import { along, contains, distance } from './geometry.ts';
+import { along, contains, distance, groupBy } from '../geometry/index.ts';
 import type { BagGraph, Facet, Interval } from './graph.ts';
 import { intervalLength, onFacet, pathOn, pieceIndex } from './place.ts';
 

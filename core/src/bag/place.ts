@@ -1,5 +1,13 @@
-import { groupBy } from '../group-by.ts';
-import { along, clipSegment, contains, cross, distance, type Point, type Point3 } from './geometry.ts';
+import {
+  along,
+  clipSegment,
+  contains,
+  cross,
+  distance,
+  groupBy,
+  type Point,
+  type Point3,
+} from '../geometry/index.ts';
 import type { BagGraph, Facet, Interval, Motion, Piece, Seam } from './graph.ts';
 
 /** Applies a rigid motion to a point of a piece's plane. */

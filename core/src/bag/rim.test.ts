@@ -3,8 +3,9 @@ import { describe, expect, test } from 'vitest';
 import { familyOf } from '../families/index.ts';
 import { withFeatures } from '../features/index.ts';
 import { materialsOf, sizeTable } from '../fit/index.ts';
+import { distance3, dot } from '../geometry/index.ts';
 import { constructions, testDocument } from '../testing/arbitraries.ts';
-import { distance3, dot, edgingParts, eyeletPlaces, measure, rimStretches, strapPath } from './index.ts';
+import { edgingParts, eyeletPlaces, measure, rimStretches, strapPath } from './index.ts';
 
 const built = constructions.map((construction) => {
   const document = testDocument(construction);

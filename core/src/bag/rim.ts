@@ -1,7 +1,6 @@
-import { groupBy } from '../group-by.ts';
+import { along, distance3, groupBy, type Point3, rectangle, unit } from '../geometry/index.ts';
 import { mm } from '../units/index.ts';
 import { cornersOf } from './corners.ts';
-import { along, distance3, type Point3, rectangle, unit } from './geometry.ts';
 import type { BagGraph, Motion, Piece, Strap } from './graph.ts';
 import { move, onFacet, outward, pieceIndex, stretchesOf } from './place.ts';
 

@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest';
 import { withFeatures } from '../features/index.ts';
+import { area } from '../geometry/index.ts';
 import { built, panel, squares } from '../testing/built.ts';
-import { area, type BagGraph, drawnFacets, move } from './index.ts';
+import { type BagGraph, drawnFacets, move } from './index.ts';
 
 const bag = () =>
   built({ family: 'wrap-round', laid: 'tube', bottom: 'seam', sides: 'joins', body: squares(6, 3) });

@@ -1,4 +1,4 @@
-import { clipHalf } from './geometry.ts';
+import { clipHalf } from '../geometry/index.ts';
 import type { BagGraph, Facet } from './graph.ts';
 import { hangs, measure } from './measure.ts';
 import { move } from './place.ts';

@@ -1,2 +1,5 @@
+export * from './features-schema.ts';
+export * from './finish-schema.ts';
 export * from './read.ts';
 export * from './schema.ts';
+export * from './strap-schema.ts';

@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import { constructionSchema } from '../families/index.ts';
-import { featuresSchema } from '../features/index.ts';
-import { finishSchema } from '../finish/schema.ts';
 import { isSquare, MOTIF_KINDS } from '../motif/index.ts';
 import { JOIN_METHODS, SCHOOLS } from '../runs/index.ts';
 import { STITCHES, TURNING_SCHOOLS } from '../stitches/index.ts';
+import { featuresSchema } from './features-schema.ts';
+import { finishSchema } from './finish-schema.ts';
 
 /** The document's name for itself, and the version this code writes. */
 export const FORMAT = 'fennot.bag';

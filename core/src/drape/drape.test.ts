@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { area } from '../bag/index.ts';
 import { type Construction, familyOf } from '../families/index.ts';
 import { withFeatures } from '../features/index.ts';
 import { materialsOf, sizeTable } from '../fit/index.ts';
+import { area } from '../geometry/index.ts';
 import { constructions, testDocument } from '../testing/arbitraries.ts';
 import { fillBag, meshOf, shapeOf } from './index.ts';
 

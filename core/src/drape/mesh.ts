@@ -1,17 +1,16 @@
 import {
-  along,
   type BagGraph,
   cornersOf,
   type Interval,
   inNet,
   madeUpPlaces,
   type Piece,
-  type Point,
   type RimPart,
   type Seam,
   type Waist,
   waistOf,
 } from '../bag/index.ts';
+import { along, type Point } from '../geometry/index.ts';
 import { onto, type VertexHold } from './hold.ts';
 import { gridOn, onEdge, type PieceGrid, SAME, type Stops } from './piece-grid.ts';
 import { type TakenIn, takenIn } from './take-in.ts';

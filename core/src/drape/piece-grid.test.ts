@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
-import { area, inNet, type Piece, pathOn } from '../bag/index.ts';
+import { inNet, type Piece, pathOn } from '../bag/index.ts';
+import { area } from '../geometry/index.ts';
 import { built, panel, squares } from '../testing/built.ts';
 import { gridOn, onEdge } from './piece-grid.ts';
 

@@ -1,16 +1,14 @@
 import {
-  along,
   edgeEnds,
   edgeOf,
-  extent,
   type Fold,
   type Interval,
   type Piece,
-  type Point,
   pointOnEdge,
   type Stretch,
   stretchesOf,
 } from '../bag/index.ts';
+import { along, extent, type Point } from '../geometry/index.ts';
 
 /**
  * A piece's own grid of `w` by `h` vertices. On a rectangle its lines run level and upright; on any other

@@ -1,5 +1,5 @@
-import { type BagGraph, inNet, intervalLength, type Point, pieceIndex, pointOnEdge } from '../bag/index.ts';
-import { groupBy } from '../group-by.ts';
+import { type BagGraph, inNet, intervalLength, pieceIndex, pointOnEdge } from '../bag/index.ts';
+import { groupBy, type Point } from '../geometry/index.ts';
 
 /** A part of the net that is taken in towards one of its edges. Lengths in mm. */
 export interface TakenIn {

@@ -1,17 +1,5 @@
-import {
-  along,
-  type BagGraph,
-  contains,
-  distance,
-  distance3,
-  type Facet,
-  move,
-  type Piece,
-  type Point,
-  type Point3,
-  pointOnEdge,
-} from '../bag/index.ts';
-import { groupBy } from '../group-by.ts';
+import { type BagGraph, type Facet, move, type Piece, pointOnEdge } from '../bag/index.ts';
+import { along, contains, distance, distance3, groupBy, type Point, type Point3 } from '../geometry/index.ts';
 import { onto, type VertexHold } from './hold.ts';
 import type { PieceGrid } from './piece-grid.ts';
 

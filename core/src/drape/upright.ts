@@ -1,5 +1,5 @@
-import { type BagGraph, contains, type Face, move, type Point3, rimStretches } from '../bag/index.ts';
-import { groupBy } from '../group-by.ts';
+import { type BagGraph, type Face, move, rimStretches } from '../bag/index.ts';
+import { contains, groupBy, type Point3 } from '../geometry/index.ts';
 import type { Cloth } from './cloth.ts';
 import type { Mesh } from './mesh.ts';
 

@@ -1,8 +1,8 @@
 import type { BagGraph } from '../bag/index.ts';
+import { type Choices, type Control, lift } from './control/control.ts';
+import { liftEditor, type NetEditor } from './control/net-editor.ts';
 import type { Family } from './family.ts';
-import { type Choices, type Control, lift } from './shared/control.ts';
-import type { Materials } from './shared/materials.ts';
-import { liftEditor, type NetEditor } from './shared/net-editor.ts';
+import type { Materials } from './layout/materials.ts';
 
 /** A family's operations with its parameters filled in. */
 export interface Bound<C> {

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { area, checkGraph, cornersOf, measure, mismatches, narrowestGirth } from '../bag/index.ts';
+import { checkGraph, cornersOf, measure, mismatches, narrowestGirth } from '../bag/index.ts';
 import { materialsOf, sizeTable } from '../fit/index.ts';
+import { area } from '../geometry/index.ts';
 import { constructions, testDocument } from '../testing/arbitraries.ts';
 import { type Body, type Construction, FAMILIES, type FaceMake, familyOf } from './index.ts';
 

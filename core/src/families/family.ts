@@ -1,9 +1,9 @@
 import type { BagGraph } from '../bag/index.ts';
+import type { Choices, Control } from './control/control.ts';
+import type { NetEditor } from './control/net-editor.ts';
 import type { Offer, Ranges } from './explore.ts';
-import type { Body } from './shared/body.ts';
-import type { Choices, Control } from './shared/control.ts';
-import type { Materials } from './shared/materials.ts';
-import type { NetEditor } from './shared/net-editor.ts';
+import type { Body } from './layout/body.ts';
+import type { Materials } from './layout/materials.ts';
 
 /**
  * One way of building a bag. This is all the rest of the program may ask of it: parameters go in, a bag

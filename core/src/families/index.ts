@@ -15,13 +15,14 @@ import { slipThrough, slipThroughSchema } from './slip-through/index.ts';
 import { twoFaces, twoFacesSchema } from './two-faces/index.ts';
 import { wrapRound, wrapRoundSchema } from './wrap-round/index.ts';
 
+export type { Choices, Control, Grip } from './control/control.ts';
+export type { NetEditor } from './control/net-editor.ts';
 export type { Offer, QuickSize, Ranges } from './explore.ts';
+export { type Body, bodySchema, multipleSchema } from './layout/body.ts';
+export type { FaceMake } from './layout/face.ts';
+export { rimBehind } from './layout/flap.ts';
+export type { Materials } from './layout/materials.ts';
 export { type Own, ownFromGraph } from './own/index.ts';
-export { type Body, bodySchema, multipleSchema } from './shared/body.ts';
-export type { Choices, Control, Grip } from './shared/control.ts';
-export type { FaceMake } from './shared/face.ts';
-export type { Materials } from './shared/materials.ts';
-export type { NetEditor } from './shared/net-editor.ts';
 
 /** How a bag is built: one member for each family. A new family is added here and in its folder. */
 export const constructionSchema = z.discriminatedUnion('family', [

@@ -1,7 +1,7 @@
 import { type BagGraph, measure } from '../bag/index.ts';
+import type { Features } from '../document/features-schema.ts';
 import type { Materials } from '../families/index.ts';
-import { withFlap } from './flap.ts';
-import type { Features } from './schema.ts';
+import { withFlap } from '../families/layout/flap.ts';
 
 /** Puts a bag's features on. Pure: the graph that comes out is a new one. */
 export function withFeatures(graph: BagGraph, features: Features, materials: Materials): BagGraph {

@@ -1,13 +1,13 @@
 import type { BagGraph } from '../bag/index.ts';
 import { measure } from '../bag/index.ts';
-import { type Choices, type Control, lift, panelOfSize } from '../families/shared/control.ts';
-import { ofPart, swatchChoice, yesNo } from '../families/shared/control-kinds.ts';
-import type { FaceMake } from '../families/shared/face.ts';
-import { faceControls, faceSize, oneOfSize } from '../families/shared/face-control.ts';
-import type { Materials } from '../families/shared/materials.ts';
+import type { Features } from '../document/features-schema.ts';
+import { type Choices, type Control, lift, panelOfSize } from '../families/control/control.ts';
+import { ofPart, swatchChoice, yesNo } from '../families/control/control-kinds.ts';
+import { faceControls, faceSize, oneOfSize } from '../families/control/face-control.ts';
+import type { FaceMake } from '../families/layout/face.ts';
+import { rimBehind } from '../families/layout/flap.ts';
+import type { Materials } from '../families/layout/materials.ts';
 import { isSquare } from '../motif/index.ts';
-import { rimBehind } from './flap.ts';
-import type { Features } from './schema.ts';
 
 /** How far down the front a first flap reaches. */
 const REACH = 0.55;

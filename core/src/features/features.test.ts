@@ -1,10 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { checkGraph, cornersOf, distance3, levelCuts, measure, move, narrowestGirth } from '../bag/index.ts';
+import { checkGraph, cornersOf, levelCuts, measure, move, narrowestGirth } from '../bag/index.ts';
+import type { Features } from '../document/index.ts';
 import { type Construction, type FaceMake, familyOf } from '../families/index.ts';
+import { rimBehind } from '../families/layout/flap.ts';
 import { materialsOf, sizeTable } from '../fit/index.ts';
+import { distance3 } from '../geometry/index.ts';
 import { constructions, features, testDocument } from '../testing/arbitraries.ts';
-import { type Features, rimBehind, withFeatures } from './index.ts';
+import { withFeatures } from './index.ts';
 
 function build(construction: Construction, own: Features = {}) {
   const document = testDocument(construction);

@@ -1,4 +1,5 @@
-import { type BagGraph, distance3, dot, type RimStretch, rimStretches, unit } from '../bag/index.ts';
+import { type BagGraph, type RimStretch, rimStretches } from '../bag/index.ts';
+import { distance3, dot, unit } from '../geometry/index.ts';
 
 /** What the first edge round does along one rim, and what every round then counts. */
 export interface EdgeCount {

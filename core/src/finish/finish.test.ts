@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { area, measure } from '../bag/index.ts';
+import { measure } from '../bag/index.ts';
 import type { Construction } from '../families/index.ts';
+import { area } from '../geometry/index.ts';
 import { planOf } from '../plan/index.ts';
 import { constructions, features, finishes, testDocument } from '../testing/arbitraries.ts';
 import {

@@ -6,4 +6,3 @@ export * from './lining.ts';
 export * from './lining-svg.ts';
 export * from './order.ts';
 export * from './plan-finish.ts';
-export * from './schema.ts';

@@ -1,4 +1,4 @@
-import { extent, type Point } from '../bag/index.ts';
+import { extent, type Point } from '../geometry/index.ts';
 import { type LiningPiece, withAllowance } from './lining.ts';
 
 /** Room between pieces, mm, and the side of the square to check the print's size with. */

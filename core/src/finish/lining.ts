@@ -1,13 +1,5 @@
-import {
-  area,
-  type BagGraph,
-  distance,
-  type Face,
-  measure,
-  move,
-  type Point,
-  rimStretches,
-} from '../bag/index.ts';
+import { type BagGraph, type Face, measure, move, rimStretches } from '../bag/index.ts';
+import { area, distance, type Point } from '../geometry/index.ts';
 
 /** A piece of lining to cut: its seam line, without allowance. */
 export interface LiningPiece {

@@ -1,5 +1,6 @@
-import type { Measure, Point3 } from '../bag/index.ts';
+import type { Measure } from '../bag/index.ts';
 import type { Content } from '../document/index.ts';
+import type { Point3 } from '../geometry/index.ts';
 
 /** Whether one thing goes in, and what decides it. */
 export interface ContentFit {

@@ -1,6 +1,5 @@
 import {
   type BagGraph,
-  distance,
   edgeOf,
   type Interval,
   inNet,
@@ -10,6 +9,7 @@ import {
   pieceIndex,
   type Seam,
 } from '../bag/index.ts';
+import { distance } from '../geometry/index.ts';
 import { wholeLoops } from './sides.ts';
 
 /** A place to put a stitch marker along the edge of a panel. */

@@ -8,7 +8,7 @@ import {
   pieceIndex,
   type Seam,
 } from '../bag/index.ts';
-import { groupBy } from '../group-by.ts';
+import { groupBy } from '../geometry/index.ts';
 import { type Ease, easeOf, type Pairing, pairLoops, type Take } from './pairing.ts';
 
 /**

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { area, distance } from '../bag/index.ts';
 import { gaugeOf } from '../gauge/index.ts';
+import { area, distance } from '../geometry/index.ts';
 import { fitSize, motifShape, motifStrokes, sideLoops, sideStitches } from './index.ts';
 
 const cluster = { kind: 'cluster', cornerChains: 2, gapChains: 0 } as const;

@@ -1,4 +1,5 @@
-import { type Edge, type EdgeKind, type Point, rectangle } from '../bag/index.ts';
+import type { Edge, EdgeKind } from '../bag/index.ts';
+import { type Point, rectangle } from '../geometry/index.ts';
 import { mm } from '../units/index.ts';
 import { longOf, type MotifDefinition, sideLoops, sideStitches } from './counts.ts';
 

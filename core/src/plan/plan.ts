@@ -6,7 +6,7 @@ import {
   mismatches,
   narrowestGirth,
 } from '../bag/index.ts';
-import type { BagDocument, Target } from '../document/index.ts';
+import type { BagDocument, Features, Target } from '../document/index.ts';
 import {
   type Construction,
   type Control,
@@ -15,7 +15,7 @@ import {
   type Own,
   ownFromGraph,
 } from '../families/index.ts';
-import { type Features, featureControls, withFeatures } from '../features/index.ts';
+import { featureControls, withFeatures } from '../features/index.ts';
 import {
   type ContentFit,
   contentFits,

@@ -1,4 +1,5 @@
-import { madeUpPlaces, type Point3, pieceIndex, pointOnEdge } from '../bag/index.ts';
+import { madeUpPlaces, pieceIndex, pointOnEdge } from '../bag/index.ts';
+import type { Point3 } from '../geometry/index.ts';
 import type { Run } from '../runs/index.ts';
 import type { Plan } from './plan.ts';
 

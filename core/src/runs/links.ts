@@ -2,16 +2,15 @@ import {
   type BagGraph,
   type Corners,
   cornersOf,
-  distance,
   edgeEnds,
   inNet,
   joinedSeams,
   type Piece,
-  type Point,
   pieceIndex,
   pointOnEdge,
   type Seam,
 } from '../bag/index.ts';
+import { distance, type Point } from '../geometry/index.ts';
 import type { Link } from './trails.ts';
 
 /** A seam as a link of the joining graph, with how it lies in the net. */

@@ -1,5 +1,5 @@
 import type { BagGraph } from '../bag/index.ts';
-import { groupBy } from '../group-by.ts';
+import { groupBy } from '../geometry/index.ts';
 import { carryOn } from './carry-on.ts';
 import type { JoiningGraph, SeamLink } from './links.ts';
 import { type JoinMethodId, joinMethod } from './methods.ts';

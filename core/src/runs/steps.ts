@@ -1,6 +1,5 @@
 import {
   type BagGraph,
-  distance,
   edgeEnds,
   type Interval,
   inNet,
@@ -9,6 +8,7 @@ import {
   pointOnEdge,
   type Seam,
 } from '../bag/index.ts';
+import { distance } from '../geometry/index.ts';
 import { seamPairing } from '../match/index.ts';
 import { compass, edgeNames, type JoiningGraph, type SeamLink } from './links.ts';
 import { type Hold, joinMethod } from './methods.ts';

@@ -1,5 +1,5 @@
-import type { Point } from '../bag/index.ts';
-import type { Carried, Straps } from './schema.ts';
+import type { Carried, Straps } from '../document/strap-schema.ts';
+import type { Point } from '../geometry/index.ts';
 
 /**
  * Heights of places of a standing body above the ground and half breadths, as shares of its height: the usual means of

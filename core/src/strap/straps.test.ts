@@ -1,18 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { STRAP_KINDS, type Straps } from '../document/index.ts';
 import { gaugeOf } from '../gauge/index.ts';
-import {
-  BODY,
-  dropAt,
-  dropOf,
-  dropTo,
-  hangingLength,
-  hungOn,
-  planStraps,
-  STRAP_KINDS,
-  type Straps,
-  strapPlaces,
-} from './index.ts';
+import { BODY, dropAt, dropOf, dropTo, hangingLength, hungOn, planStraps, strapPlaces } from './index.ts';
 
 describe('straps', () => {
   const gauge = gaugeOf({

@@ -1,5 +1,5 @@
+import type { StrapKind, Straps } from '../document/strap-schema.ts';
 import type { Gauge } from '../gauge/index.ts';
-import type { StrapKind, Straps } from './schema.ts';
 
 /** How much a strap of each kind gives under load, as a share, in cotton: until it has hung. */
 const GIVES: Record<StrapKind, number> = {

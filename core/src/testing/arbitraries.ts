@@ -1,10 +1,8 @@
 import fc from 'fast-check';
-import { type BagDocument, documentSchema } from '../document/index.ts';
+import type { Features, Finish } from '../document/index.ts';
+import { type BagDocument, CARRIED, documentSchema, STRAP_KINDS } from '../document/index.ts';
 import type { Body, Construction, FaceMake } from '../families/index.ts';
-import type { Features } from '../features/index.ts';
-import type { Finish } from '../finish/index.ts';
 import { beginDocument } from '../plan/index.ts';
-import { CARRIED, STRAP_KINDS } from '../strap/index.ts';
 
 const SHAPES = ['disc', 'half-disc', 'hexagon', 'triangle', 'rectangle'] as const;
 

@@ -1,7 +1,7 @@
-import { area, type BagGraph } from '../bag/index.ts';
+import type { BagGraph } from '../bag/index.ts';
 import type { BagDocument } from '../document/index.ts';
 import { gaugeOf } from '../gauge/index.ts';
-import { groupBy } from '../group-by.ts';
+import { area, groupBy } from '../geometry/index.ts';
 import type { Stitch } from '../stitches/index.ts';
 import { motifStitches, panelStitches } from './stitches-of.ts';
 

@@ -3,9 +3,9 @@ import { useEffect } from 'react';
 import { createBrowserRouter, RouterProvider } from 'react-router';
 import { Toaster } from 'sonner';
 import { useSettings } from '../api/queries.ts';
-import { BagsPage } from '../bags/BagsPage.tsx';
+import { Message } from '../frame/Message.tsx';
+import { BagsPage } from '../places/bags/BagsPage.tsx';
 import { Crash } from './Crash.tsx';
-import { Message } from './Message.tsx';
 
 const client = new QueryClient({ defaultOptions: { queries: { staleTime: 30_000, retry: 2 } } });
 
@@ -14,7 +14,7 @@ const router = createBrowserRouter([
   {
     path: '/bags/:id/:station?',
     // The open plan is most of the program: the list of bags does without it.
-    lazy: async () => ({ Component: (await import('../bag/BagPage.tsx')).BagPage }),
+    lazy: async () => ({ Component: (await import('../bag-page/BagPage.tsx')).BagPage }),
     errorElement: <Crash />,
     hydrateFallbackElement: <Message title="Opening ..." />,
   },

@@ -1,5 +1,5 @@
 import { useRouteError } from 'react-router';
-import { Message } from './Message.tsx';
+import { Message } from '../frame/Message.tsx';
 
 /** A fault in the program itself: said plainly. What was changed is kept in the browser. */
 export function Crash() {

@@ -1,8 +1,8 @@
 import { type Construction, type Control, formatLength } from '@fennot/core';
 import { type PointerEvent, useRef, useState } from 'react';
 import { useSettings } from '../api/queries.ts';
-import { beginGesture } from '../bag/gesture.ts';
-import type { BagStore } from '../bag/store.ts';
+import { beginGesture } from '../open-bag/gesture.ts';
+import type { BagStore } from '../open-bag/store.ts';
 
 interface GripsProps {
   readonly controls: readonly Control<Construction>[];

@@ -2,10 +2,10 @@ import type { Plan } from '@fennot/core';
 import { Command } from 'cmdk';
 import type { ReactNode } from 'react';
 import { useNavigate } from 'react-router';
-import { exportBag } from '../bag/files.ts';
-import { type BagStore, useHistory } from '../bag/store.ts';
 import { usePointed } from '../drawing/pointed.ts';
+import { type BagStore, useHistory } from '../open-bag/store.ts';
 import { STATIONS, stationName } from '../stations/station.ts';
+import { exportBag } from '../ui/files.ts';
 import { useSheets } from './sheets.ts';
 
 interface FinderProps {

@@ -1,6 +1,6 @@
 import type { Plan } from '@fennot/core';
 import { lazy, Suspense } from 'react';
-import type { BagStore } from '../bag/store.ts';
+import type { BagStore } from '../open-bag/store.ts';
 import { useSheets } from './sheets.ts';
 
 const KeysSheet = lazy(() => import('./KeysSheet.tsx'));

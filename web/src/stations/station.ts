@@ -1,5 +1,5 @@
 import type { Plan } from '@fennot/core';
-import type { BagStore } from '../bag/store.ts';
+import type { BagStore } from '../open-bag/store.ts';
 import { MEASURE_WORDS } from '../tapes/measure-names.ts';
 
 /** What every station's worktop is given. */

@@ -1,8 +1,8 @@
 import { mm, type Plan, piecesText } from '@fennot/core';
 import { useRef } from 'react';
 import { useSettings } from '../api/queries.ts';
-import { beginGesture } from '../bag/gesture.ts';
-import type { BagStore } from '../bag/store.ts';
+import { beginGesture } from '../open-bag/gesture.ts';
+import type { BagStore } from '../open-bag/store.ts';
 import { hours, wholeYarn } from './amounts.ts';
 import { Tape } from './Tape.tsx';
 

@@ -1,13 +1,14 @@
 import { z } from 'zod';
-import type { BagGraph, Face, Motion, Piece, Point3 } from '../../bag/index.ts';
+import type { BagGraph, Face, Motion, Piece } from '../../bag/index.ts';
+import type { Point3 } from '../../geometry/index.ts';
 import { nearestMultiple } from '../../panel/index.ts';
+import { bodyControls, bodyOfSize, type Choices, type Control, lift, sizeOf } from '../control/control.ts';
 import { each } from '../explore.ts';
 import type { Family } from '../family.ts';
-import { bend, type Region } from '../shared/bend.ts';
-import { type Body, bodySchema, MOST_CELLS, MOST_STITCHES } from '../shared/body.ts';
-import { bodyControls, bodyOfSize, type Choices, type Control, lift, sizeOf } from '../shared/control.ts';
-import type { Materials } from '../shared/materials.ts';
-import { sew, sheetsToGraph } from '../shared/sew.ts';
+import { bend, type Region } from '../layout/bend.ts';
+import { type Body, bodySchema, MOST_CELLS, MOST_STITCHES } from '../layout/body.ts';
+import type { Materials } from '../layout/materials.ts';
+import { sew, sheetsToGraph } from '../layout/sew.ts';
 import {
   BOTTOM,
   LEFT,
@@ -18,8 +19,8 @@ import {
   type Sheet,
   sheetSide,
   TOP,
-} from '../shared/sheet.ts';
-import { scaled, X, Y, Z } from '../shared/wrap.ts';
+} from '../layout/sheet.ts';
+import { scaled, X, Y, Z } from '../layout/wrap.ts';
 
 export const boxedSchema = z.object({
   family: z.literal('boxed'),

@@ -1,11 +1,11 @@
 import { z } from 'zod';
 import { type BagGraph, type Extents, measure, type Strap } from '../../bag/index.ts';
+import type { Choices, Control } from '../control/control.ts';
+import { yesNo } from '../control/control-kinds.ts';
+import { beginInner, exploreInner, innerControls } from '../control/inner-choice.ts';
 import type { Family } from '../family.ts';
 import { innerOf, innerSchema } from '../inner.ts';
-import type { Choices, Control } from '../shared/control.ts';
-import { yesNo } from '../shared/control-kinds.ts';
-import { beginInner, exploreInner, innerControls } from '../shared/inner-choice.ts';
-import type { Materials } from '../shared/materials.ts';
+import type { Materials } from '../layout/materials.ts';
 
 const MOST = 1200;
 

@@ -1,10 +1,10 @@
 import type { BagGraph } from '../../bag/index.ts';
-import { layFace } from '../shared/face.ts';
-import type { Materials } from '../shared/materials.ts';
-import { APART } from '../shared/sew.ts';
-import { reversed } from '../shared/sheet.ts';
-import { countsAlong, cutStrip, settledStrip, sewStrip } from '../shared/strip.ts';
-import { standing, wallAlong } from '../shared/wall.ts';
+import { layFace } from '../layout/face.ts';
+import type { Materials } from '../layout/materials.ts';
+import { APART } from '../layout/sew.ts';
+import { reversed } from '../layout/sheet.ts';
+import { countsAlong, cutStrip, settledStrip, sewStrip } from '../strip/strip.ts';
+import { standing, wallAlong } from '../strip/wall.ts';
 import type { FacesAndStrip } from './schema.ts';
 
 /** The front face laid in the net. */

@@ -1,8 +1,8 @@
-import { type Choices, type Control, lift } from '../shared/control.ts';
-import { faceControls } from '../shared/face-control.ts';
-import type { Materials } from '../shared/materials.ts';
-import { APART } from '../shared/sew.ts';
-import { stripControls } from '../shared/strip-control.ts';
+import { type Choices, type Control, lift } from '../control/control.ts';
+import { faceControls } from '../control/face-control.ts';
+import type { Materials } from '../layout/materials.ts';
+import { APART } from '../layout/sew.ts';
+import { stripControls } from '../strip/strip-control.ts';
 import { layFront } from './build.ts';
 import type { FacesAndStrip } from './schema.ts';
 

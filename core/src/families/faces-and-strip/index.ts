@@ -1,7 +1,7 @@
+import { bodyOfSize } from '../control/control.ts';
 import { each } from '../explore.ts';
 import type { Family } from '../family.ts';
-import { bodyOfSize } from '../shared/control.ts';
-import { sheetsWithin } from '../shared/sheets-within.ts';
+import { sheetsWithin } from '../layout/sheets-within.ts';
 import { buildFacesAndStrip, settle } from './build.ts';
 import { facesAndStripControls } from './controls.ts';
 import { type FacesAndStrip, facesAndStripSchema } from './schema.ts';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { faceSchema } from '../shared/face.ts';
-import { stripSchema } from '../shared/strip.ts';
+import { faceSchema } from '../layout/face.ts';
+import { stripSchema } from '../strip/strip.ts';
 
 export const facesAndStripSchema = z.object({
   family: z.literal('faces-and-strip'),

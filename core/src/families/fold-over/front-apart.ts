@@ -1,11 +1,11 @@
 import type { BagGraph } from '../../bag/index.ts';
-import { type LaidFace, layFace } from '../shared/face.ts';
-import type { Materials } from '../shared/materials.ts';
-import { APART, sheetsToGraph, split } from '../shared/sew.ts';
-import { BOTTOM, LEFT, layOut, piecesOf, RIGHT, reversed, type Sheet, sheetSide } from '../shared/sheet.ts';
-import { type CutStrip, cutStrip, sewStrip } from '../shared/strip.ts';
-import { standing, wallAlong } from '../shared/wall.ts';
-import { type Section, scaled, wrap, X, Y, Z } from '../shared/wrap.ts';
+import { type LaidFace, layFace } from '../layout/face.ts';
+import type { Materials } from '../layout/materials.ts';
+import { APART, sheetsToGraph, split } from '../layout/sew.ts';
+import { BOTTOM, LEFT, layOut, piecesOf, RIGHT, reversed, type Sheet, sheetSide } from '../layout/sheet.ts';
+import { type Section, scaled, wrap, X, Y, Z } from '../layout/wrap.ts';
+import { type CutStrip, cutStrip, sewStrip } from '../strip/strip.ts';
+import { standing, wallAlong } from '../strip/wall.ts';
 import { type FoldOver, stepsUp, withSteps } from './schema.ts';
 
 type Apart = NonNullable<FoldOver['apart']>;

@@ -1,15 +1,15 @@
 import type { BagGraph } from '../../bag/index.ts';
+import { bodyControls, bodyOfSize, type Choices, type Control, lift, sizeOf } from '../control/control.ts';
 import { each } from '../explore.ts';
 import type { Family } from '../family.ts';
-import { MOST_CELLS, MOST_STITCHES } from '../shared/body.ts';
-import { bodyControls, bodyOfSize, type Choices, type Control, lift, sizeOf } from '../shared/control.ts';
-import type { Materials } from '../shared/materials.ts';
-import { sew, sheetsToGraph, split } from '../shared/sew.ts';
-import { LEFT, layOut, piecesOf, RIGHT, reversed, sheetSide } from '../shared/sheet.ts';
-import { sheetsWithin } from '../shared/sheets-within.ts';
-import { countsAlong, settledStrip } from '../shared/strip.ts';
-import { stripControls } from '../shared/strip-control.ts';
-import { type Section, scaled, wrap, X, Y } from '../shared/wrap.ts';
+import { MOST_CELLS, MOST_STITCHES } from '../layout/body.ts';
+import type { Materials } from '../layout/materials.ts';
+import { sew, sheetsToGraph, split } from '../layout/sew.ts';
+import { LEFT, layOut, piecesOf, RIGHT, reversed, sheetSide } from '../layout/sheet.ts';
+import { sheetsWithin } from '../layout/sheets-within.ts';
+import { type Section, scaled, wrap, X, Y } from '../layout/wrap.ts';
+import { countsAlong, settledStrip } from '../strip/strip.ts';
+import { stripControls } from '../strip/strip-control.ts';
 import { frontApart, layApart } from './front-apart.ts';
 import { type FoldOver, foldOverSchema, stepsUp, withSteps } from './schema.ts';
 

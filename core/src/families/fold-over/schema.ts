@@ -1,6 +1,7 @@
 import { z } from 'zod';
-import { type Body, bodySchema, count, MOST_STITCHES } from '../shared/body.ts';
-import { stripSchema } from '../shared/strip.ts';
+import { count } from '../../fields/index.ts';
+import { type Body, bodySchema, MOST_STITCHES } from '../layout/body.ts';
+import { stripSchema } from '../strip/strip.ts';
 
 export const foldOverSchema = z.object({
   family: z.literal('fold-over'),

@@ -1,8 +1,9 @@
-import { type Edge, type Interval, type Piece, type Point, type Point3, rectangle } from '../../bag/index.ts';
+import type { Edge, Interval, Piece } from '../../bag/index.ts';
+import { type Point, type Point3, rectangle } from '../../geometry/index.ts';
 import { mm } from '../../units/index.ts';
-import type { Region } from '../shared/bend.ts';
-import type { Materials } from '../shared/materials.ts';
-import { APART } from '../shared/sew.ts';
+import type { Region } from '../layout/bend.ts';
+import type { Materials } from '../layout/materials.ts';
+import { APART } from '../layout/sew.ts';
 import { type DrawnIn, onto } from './draw-in.ts';
 
 /** Gap between a gathered edge and its band in the net, mm. */

@@ -1,5 +1,6 @@
-import type { Motion, Piece, Point, Point3 } from '../../bag/index.ts';
-import type { HalfPlane, Region } from '../shared/bend.ts';
+import type { Motion, Piece } from '../../bag/index.ts';
+import type { Point, Point3 } from '../../geometry/index.ts';
+import type { HalfPlane, Region } from '../layout/bend.ts';
 
 /** How a face lies once its end is drawn in, mm. */
 export interface DrawnIn {

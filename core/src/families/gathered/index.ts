@@ -1,14 +1,16 @@
 import { z } from 'zod';
-import { type BagGraph, type Interval, intervalLength, type Point } from '../../bag/index.ts';
+import { type BagGraph, type Interval, intervalLength } from '../../bag/index.ts';
+import { count } from '../../fields/index.ts';
+import type { Point } from '../../geometry/index.ts';
+import { bodyControls, bodyOfSize, type Choices, type Control, lift, sizeOf } from '../control/control.ts';
 import { each } from '../explore.ts';
 import type { Family } from '../family.ts';
-import { bend } from '../shared/bend.ts';
-import { bodySchema, count } from '../shared/body.ts';
-import { bodyControls, bodyOfSize, type Choices, type Control, lift, sizeOf } from '../shared/control.ts';
-import type { Materials } from '../shared/materials.ts';
-import { type SewnLine, sew, sheetsToGraph, split } from '../shared/sew.ts';
-import { BOTTOM, LEFT, layOut, piecesOf, RIGHT, reversed, sheetSide, TOP } from '../shared/sheet.ts';
-import { sheetsWithin } from '../shared/sheets-within.ts';
+import { bend } from '../layout/bend.ts';
+import { bodySchema } from '../layout/body.ts';
+import type { Materials } from '../layout/materials.ts';
+import { type SewnLine, sew, sheetsToGraph, split } from '../layout/sew.ts';
+import { BOTTOM, LEFT, layOut, piecesOf, RIGHT, reversed, sheetSide, TOP } from '../layout/sheet.ts';
+import { sheetsWithin } from '../layout/sheets-within.ts';
 import { endBand, sideBand } from './bands.ts';
 import { type DrawnIn, drawnIn, faceRegions } from './draw-in.ts';
 

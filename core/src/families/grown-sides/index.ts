@@ -1,25 +1,19 @@
 import { z } from 'zod';
-import {
-  type BagGraph,
-  type Edge,
-  type Interval,
-  intervalLength,
-  type Piece,
-  rectangle,
-} from '../../bag/index.ts';
+import { type BagGraph, type Edge, type Interval, intervalLength, type Piece } from '../../bag/index.ts';
+import { count } from '../../fields/index.ts';
+import { rectangle } from '../../geometry/index.ts';
 import { mm } from '../../units/index.ts';
+import { bodyOfSize, type Choices, type Control, lift } from '../control/control.ts';
+import { swatchChoice } from '../control/control-kinds.ts';
+import { faceControls, faceSize } from '../control/face-control.ts';
 import { each } from '../explore.ts';
 import type { Family } from '../family.ts';
-import { count } from '../shared/body.ts';
-import { bodyOfSize, type Choices, type Control, lift } from '../shared/control.ts';
-import { swatchChoice } from '../shared/control-kinds.ts';
-import { faceSchema, type LaidFace, layFace, pathLength } from '../shared/face.ts';
-import { faceControls, faceSize } from '../shared/face-control.ts';
-import type { Materials } from '../shared/materials.ts';
-import { APART, sew } from '../shared/sew.ts';
-import { BOTTOM, reversed, TOP } from '../shared/sheet.ts';
-import { sheetsWithin } from '../shared/sheets-within.ts';
-import { standing, wallAlong } from '../shared/wall.ts';
+import { faceSchema, type LaidFace, layFace, pathLength } from '../layout/face.ts';
+import type { Materials } from '../layout/materials.ts';
+import { APART, sew } from '../layout/sew.ts';
+import { BOTTOM, reversed, TOP } from '../layout/sheet.ts';
+import { sheetsWithin } from '../layout/sheets-within.ts';
+import { standing, wallAlong } from '../strip/wall.ts';
 
 const MOST_ROUNDS_OUT = 60;
 

@@ -1,10 +1,11 @@
-import { type BagGraph, type Edge, type Motion, type Piece, type Point, rectangle } from '../../bag/index.ts';
+import type { BagGraph, Edge, Motion, Piece } from '../../bag/index.ts';
+import { type Point, rectangle } from '../../geometry/index.ts';
 import { mm } from '../../units/index.ts';
-import { assemble } from '../shared/assemble.ts';
-import type { Region } from '../shared/bend.ts';
-import type { Materials } from '../shared/materials.ts';
-import { rowLetter } from '../shared/sheet.ts';
-import { scaled, X, Y } from '../shared/wrap.ts';
+import { assemble } from '../layout/assemble.ts';
+import type { Region } from '../layout/bend.ts';
+import type { Materials } from '../layout/materials.ts';
+import { rowLetter } from '../layout/sheet.ts';
+import { scaled, X, Y } from '../layout/wrap.ts';
 import type { OnPoint } from './schema.ts';
 
 /** Places of the diamonds' centres across a row, in diamonds. */

@@ -1,9 +1,9 @@
+import type { Control, Grip } from '../control/control.ts';
+import { motifChoice } from '../control/control.ts';
+import { squareRounds } from '../control/control-kinds.ts';
 import { each } from '../explore.ts';
 import type { Family } from '../family.ts';
-import type { Control, Grip } from '../shared/control.ts';
-import { motifChoice } from '../shared/control.ts';
-import { squareRounds } from '../shared/control-kinds.ts';
-import type { Materials } from '../shared/materials.ts';
+import type { Materials } from '../layout/materials.ts';
 import { buildOnPoint, pitchOf, squaresNeeded } from './build.ts';
 import { MOST_ACROSS, MOST_ROWS, type OnPoint, onPointSchema } from './schema.ts';
 

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { count, MOST_ROUNDS } from '../shared/body.ts';
+import { count } from '../../fields/index.ts';
+import { MOST_ROUNDS } from '../layout/body.ts';
 
 export const MOST_ACROSS = 6;
 export const MOST_ROWS = 8;

@@ -5,13 +5,13 @@ import {
   type Facet,
   move,
   type Piece,
-  rectangle,
   type Seam,
   type SeamLine,
 } from '../../bag/index.ts';
+import { rectangle } from '../../geometry/index.ts';
 import { mm } from '../../units/index.ts';
-import { bend } from '../shared/bend.ts';
-import type { Materials } from '../shared/materials.ts';
+import { bend } from '../layout/bend.ts';
+import type { Materials } from '../layout/materials.ts';
 import { foldUp } from './fold-up.ts';
 import { type Cell, type CellEdge, cellKey, edgeKey, type Own } from './schema.ts';
 import { type Table, tableOf } from './table.ts';

@@ -1,7 +1,7 @@
 import { type BagGraph, checkGraph, type Piece, pieceIndex } from '../../bag/index.ts';
-import type { Materials } from '../shared/materials.ts';
-import { type Border, freeBorders, meetings } from '../shared/meet.ts';
-import type { NetEditor } from '../shared/net-editor.ts';
+import type { NetEditor } from '../control/net-editor.ts';
+import type { Materials } from '../layout/materials.ts';
+import { type Border, freeBorders, meetings } from '../layout/meet.ts';
 import { buildOwn } from './build.ts';
 import { type CellEdge, cellKey, edgeKey, type NetFold, type Own } from './schema.ts';
 import { foldAt, type Table, tableBox, tableOf } from './table.ts';

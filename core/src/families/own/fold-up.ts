@@ -1,6 +1,7 @@
-import type { Face, Motion, Point3 } from '../../bag/index.ts';
-import { cross } from '../../bag/index.ts';
-import type { Region } from '../shared/bend.ts';
+import type { Face, Motion } from '../../bag/index.ts';
+import type { Point3 } from '../../geometry/index.ts';
+import { cross } from '../../geometry/index.ts';
+import type { Region } from '../layout/bend.ts';
 import type { NetFold, Own } from './schema.ts';
 import { foldAt, type Table, tableBox } from './table.ts';
 

@@ -1,20 +1,17 @@
 import {
   type BagGraph,
   checkGraph,
-  dot,
   type Facet,
   inNet,
   intervalLength,
   measure,
   outward,
   type Piece,
-  type Point,
   pieceIndex,
   pointOnEdge,
-  unit,
 } from '../../bag/index.ts';
-import { groupBy } from '../../group-by.ts';
-import type { Materials } from '../shared/materials.ts';
+import { dot, groupBy, type Point, unit } from '../../geometry/index.ts';
+import type { Materials } from '../layout/materials.ts';
 import { buildOwn } from './build.ts';
 import { type Cell, edgeKey, type NetFold, type Own } from './schema.ts';
 import { tableOf } from './table.ts';

@@ -1,6 +1,6 @@
+import { type Control, motifChoice, squaresOfSize } from '../control/control.ts';
+import { squareRounds } from '../control/control-kinds.ts';
 import type { Family } from '../family.ts';
-import { type Control, motifChoice, squaresOfSize } from '../shared/control.ts';
-import { squareRounds } from '../shared/control-kinds.ts';
 import { wrapRound } from '../wrap-round/index.ts';
 import { buildOwn } from './build.ts';
 import { ownEditor } from './editor.ts';

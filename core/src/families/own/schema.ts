@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { count, MOST_ROUNDS } from '../shared/body.ts';
+import { count } from '../../fields/index.ts';
+import { MOST_ROUNDS } from '../layout/body.ts';
 
 /** Farthest cell from the middle of the table. */
 const FAR = 60;

@@ -1,5 +1,5 @@
-import type { Point } from '../../bag/index.ts';
-import type { Materials } from '../shared/materials.ts';
+import type { Point } from '../../geometry/index.ts';
+import type { Materials } from '../layout/materials.ts';
 import type { CellEdge, NetFold, Own } from './schema.ts';
 
 /** The grid on the table, in mm. */

@@ -1,14 +1,14 @@
 import { z } from 'zod';
 import { type BagGraph, measure, type Strap } from '../../bag/index.ts';
-import { withFlap } from '../../features/flap.ts';
+import { type Choices, type Control, lift } from '../control/control.ts';
+import { ofPart } from '../control/control-kinds.ts';
+import { faceControls, faceSize, oneOfSize } from '../control/face-control.ts';
+import { beginInner, exploreInner, innerControls } from '../control/inner-choice.ts';
 import type { Family } from '../family.ts';
 import { innerOf, innerSchema } from '../inner.ts';
-import { type Choices, type Control, lift } from '../shared/control.ts';
-import { ofPart } from '../shared/control-kinds.ts';
-import { faceSchema } from '../shared/face.ts';
-import { faceControls, faceSize, oneOfSize } from '../shared/face-control.ts';
-import { beginInner, exploreInner, innerControls } from '../shared/inner-choice.ts';
-import type { Materials } from '../shared/materials.ts';
+import { faceSchema } from '../layout/face.ts';
+import { withFlap } from '../layout/flap.ts';
+import type { Materials } from '../layout/materials.ts';
 
 const MOST_STRAP = 1500;
 const eyeletsSchema = z

@@ -1,19 +1,10 @@
-import {
-  type BagGraph,
-  cross,
-  type Edge,
-  type Face,
-  type Motion,
-  type Piece,
-  type Point,
-  type Point3,
-  rectangle,
-} from '../../bag/index.ts';
+import type { BagGraph, Edge, Face, Motion, Piece } from '../../bag/index.ts';
+import { cross, type Point, type Point3, rectangle } from '../../geometry/index.ts';
 import { mm } from '../../units/index.ts';
-import { assemble } from '../shared/assemble.ts';
-import type { HalfPlane, Region } from '../shared/bend.ts';
-import type { Materials } from '../shared/materials.ts';
-import { scaled, X, Y, Z } from '../shared/wrap.ts';
+import { assemble } from '../layout/assemble.ts';
+import type { HalfPlane, Region } from '../layout/bend.ts';
+import type { Materials } from '../layout/materials.ts';
+import { scaled, X, Y, Z } from '../layout/wrap.ts';
 import type { Pinwheel } from './schema.ts';
 
 /** Side of a square with its share of the joins: all but the rim's edges are joined. */

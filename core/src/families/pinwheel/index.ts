@@ -1,8 +1,8 @@
+import { type Choices, type Control, motifChoice } from '../control/control.ts';
+import { squareRounds } from '../control/control-kinds.ts';
 import { each } from '../explore.ts';
 import type { Family } from '../family.ts';
-import { type Choices, type Control, motifChoice } from '../shared/control.ts';
-import { squareRounds } from '../shared/control-kinds.ts';
-import type { Materials } from '../shared/materials.ts';
+import type { Materials } from '../layout/materials.ts';
 import { buildPinwheel, pitchOf } from './build.ts';
 import { MOST_WING, type Pinwheel, pinwheelSchema } from './schema.ts';
 

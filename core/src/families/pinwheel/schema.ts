@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { MOST_ROUNDS } from '../shared/body.ts';
+import { MOST_ROUNDS } from '../layout/body.ts';
 
 export const MOST_WING = 10;
 

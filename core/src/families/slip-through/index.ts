@@ -1,12 +1,13 @@
 import { z } from 'zod';
 import type { BagGraph, Motion } from '../../bag/index.ts';
+import { count } from '../../fields/index.ts';
+import { type Choices, type Control, motifChoice, squaresOfSize } from '../control/control.ts';
 import { each } from '../explore.ts';
 import type { Family } from '../family.ts';
-import { bend, type Region } from '../shared/bend.ts';
-import { count, MOST_CELLS, MOST_ROUNDS } from '../shared/body.ts';
-import { type Choices, type Control, motifChoice, squaresOfSize } from '../shared/control.ts';
-import type { Materials } from '../shared/materials.ts';
-import { sew, sheetsToGraph, split } from '../shared/sew.ts';
+import { bend, type Region } from '../layout/bend.ts';
+import { MOST_CELLS, MOST_ROUNDS } from '../layout/body.ts';
+import type { Materials } from '../layout/materials.ts';
+import { sew, sheetsToGraph, split } from '../layout/sew.ts';
 import {
   BOTTOM,
   LEFT,
@@ -17,8 +18,8 @@ import {
   type Sheet,
   sheetSide,
   TOP,
-} from '../shared/sheet.ts';
-import { scaled, X, Y } from '../shared/wrap.ts';
+} from '../layout/sheet.ts';
+import { scaled, X, Y } from '../layout/wrap.ts';
 
 const MOST_HANDLE = 12;
 

@@ -1,16 +1,17 @@
 import { z } from 'zod';
-import type { BagGraph, Motion, Point3 } from '../../bag/index.ts';
+import type { BagGraph, Motion } from '../../bag/index.ts';
+import type { Point3 } from '../../geometry/index.ts';
+import { bodyOfSize, type Choices, type Control, lift } from '../control/control.ts';
+import { faceControls, faceSize } from '../control/face-control.ts';
 import { each } from '../explore.ts';
 import type { Family } from '../family.ts';
-import { bend, type HalfPlane, type Region } from '../shared/bend.ts';
-import { bodyOfSize, type Choices, type Control, lift } from '../shared/control.ts';
-import { type FaceMake, faceSchema, type LaidFace, layFace } from '../shared/face.ts';
-import { faceControls, faceSize } from '../shared/face-control.ts';
-import type { Materials } from '../shared/materials.ts';
-import { APART, sew } from '../shared/sew.ts';
-import { reversed } from '../shared/sheet.ts';
-import { sheetsWithin } from '../shared/sheets-within.ts';
-import { scaled, X, Y, Z } from '../shared/wrap.ts';
+import { bend, type HalfPlane, type Region } from '../layout/bend.ts';
+import { type FaceMake, faceSchema, type LaidFace, layFace } from '../layout/face.ts';
+import type { Materials } from '../layout/materials.ts';
+import { APART, sew } from '../layout/sew.ts';
+import { reversed } from '../layout/sheet.ts';
+import { sheetsWithin } from '../layout/sheets-within.ts';
+import { scaled, X, Y, Z } from '../layout/wrap.ts';
 
 /** Deepest boxed corner, mm. */
 const MOST_TUCK = 400;

@@ -1,6 +1,7 @@
-import type { BagGraph, Interval, Point3 } from '../../bag/index.ts';
-import type { Materials } from '../shared/materials.ts';
-import { APART, sew, sheetsToGraph, split, turned } from '../shared/sew.ts';
+import type { BagGraph, Interval } from '../../bag/index.ts';
+import type { Point3 } from '../../geometry/index.ts';
+import type { Materials } from '../layout/materials.ts';
+import { APART, sew, sheetsToGraph, split, turned } from '../layout/sew.ts';
 import {
   BOTTOM,
   LEFT,
@@ -12,8 +13,8 @@ import {
   type SheetOptions,
   sheetSide,
   TOP,
-} from '../shared/sheet.ts';
-import { type Section, scaled, wrap, X, Y, Z } from '../shared/wrap.ts';
+} from '../layout/sheet.ts';
+import { type Section, scaled, wrap, X, Y, Z } from '../layout/wrap.ts';
 import { roundBase } from './round-base.ts';
 import type { WrapRound } from './schema.ts';
 

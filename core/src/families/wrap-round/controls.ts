@@ -1,6 +1,6 @@
-import { type Body, MOST_CELLS, MOST_ROUNDS, MOST_STITCHES } from '../shared/body.ts';
-import { bodyControls, type Choices, type Control, lift, sizeOf } from '../shared/control.ts';
-import type { Materials } from '../shared/materials.ts';
+import { bodyControls, type Choices, type Control, lift, sizeOf } from '../control/control.ts';
+import { type Body, MOST_CELLS, MOST_ROUNDS, MOST_STITCHES } from '../layout/body.ts';
+import type { Materials } from '../layout/materials.ts';
 import type { WrapRound } from './schema.ts';
 
 const WHAT = {

@@ -1,6 +1,6 @@
+import { panelOfSize, squaresOfSize } from '../control/control.ts';
 import type { Family } from '../family.ts';
-import { panelOfSize, squaresOfSize } from '../shared/control.ts';
-import { sheetsWithin } from '../shared/sheets-within.ts';
+import { sheetsWithin } from '../layout/sheets-within.ts';
 import { buildWrapRound } from './build.ts';
 import { wrapRoundControls } from './controls.ts';
 import { type WrapRound, wrapRoundSchema } from './schema.ts';

@@ -1,10 +1,11 @@
-import type { BagGraph, Face, Motion, Piece, Point3 } from '../../bag/index.ts';
+import type { BagGraph, Face, Motion, Piece } from '../../bag/index.ts';
 import { intervalLength } from '../../bag/index.ts';
-import { bend, type Region } from '../shared/bend.ts';
-import type { Materials } from '../shared/materials.ts';
-import { APART, sew, sheetsToGraph } from '../shared/sew.ts';
-import { BOTTOM, LEFT, layOut, piecesOf, RIGHT, reversed, sheetSide } from '../shared/sheet.ts';
-import { X, Y } from '../shared/wrap.ts';
+import type { Point3 } from '../../geometry/index.ts';
+import { bend, type Region } from '../layout/bend.ts';
+import type { Materials } from '../layout/materials.ts';
+import { APART, sew, sheetsToGraph } from '../layout/sew.ts';
+import { BOTTOM, LEFT, layOut, piecesOf, RIGHT, reversed, sheetSide } from '../layout/sheet.ts';
+import { X, Y } from '../layout/wrap.ts';
 import type { WrapRound } from './schema.ts';
 
 /** Which face a stretch of the wall belongs to, by the way it looks. */

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { bodySchema, count, MOST_ROUNDS } from '../shared/body.ts';
+import { count } from '../../fields/index.ts';
+import { bodySchema, MOST_ROUNDS } from '../layout/body.ts';
 
 export const wrapRoundSchema = z.object({
   family: z.literal('wrap-round'),

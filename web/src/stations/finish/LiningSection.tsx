@@ -13,10 +13,10 @@ import { Download } from 'lucide-react';
 import { useMemo } from 'react';
 import { useParams } from 'react-router';
 import { useSettings } from '../../api/queries.ts';
-import { fileName, saveText } from '../../bag/files.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { LengthField, NumberField } from '../../ui/fields.tsx';
+import { fileName, saveText } from '../../ui/files.ts';
 import { Row, Section } from '../../ui/Section.tsx';
 import type { FinishProps } from './finish-props.ts';
 

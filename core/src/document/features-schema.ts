@@ -1,0 +1,43 @@
+import { z } from 'zod';
+import { faceSchema } from '../families/layout/face.ts';
+import { count } from '../fields/index.ts';
+
+const edgeSchema = z
+  .object({
+    swatch: z.string(),
+    rounds: count('Edge rounds', 40),
+    /** Per cent by which the last round is longer (flares) or shorter (draws in) than the rim. */
+    growth: z
+      .int('Growth is a whole number of per cent.')
+      .min(-60, 'An edge can be drawn in by 60 % at most.')
+      .max(60, 'An edge can flare by 60 % at most.'),
+  })
+  .meta({ description: 'Rounds of stitches along the opening.' });
+
+const drawstringSchema = z
+  .object({
+    eyelets: z
+      .int('Eyelets are whole.')
+      .min(4, 'A drawstring needs at least 4 eyelets.')
+      .max(200, 'At most 200 eyelets.')
+      .multipleOf(2, 'Eyelets come in an even number: the cord goes in and out.'),
+  })
+  .meta({ description: 'A cord through eyelets along the rim.' });
+
+const waistSchema = z
+  .object({
+    /** Per cent of the height. */
+    at: count('The height of the waist', 95, 10),
+    /** Per cent of the way round that is drawn in. */
+    draw: count('The drawing in', 60, 2),
+  })
+  .meta({ description: 'A waist, by stitches worked together or a cord.' });
+
+/** What any bag may have besides its construction. */
+export const featuresSchema = z.object({
+  edge: edgeSchema.optional(),
+  flap: faceSchema.optional().meta({ description: 'Hangs from the back’s rim by its upper side.' }),
+  drawstring: drawstringSchema.optional(),
+  waist: waistSchema.optional(),
+});
+export type Features = z.infer<typeof featuresSchema>;

@@ -1,0 +1,66 @@
+import { z } from 'zod';
+import { count } from '../fields/index.ts';
+
+/** How a strap is made. */
+export const STRAP_KINDS = ['rows', 'along', 'tube', 'doubled', 'chained', 'edge'] as const;
+export type StrapKind = (typeof STRAP_KINDS)[number];
+
+/** Where a strap lies on who carries it. */
+export const CARRIED = ['shoulder', 'across', 'elbow', 'hand'] as const;
+export type Carried = (typeof CARRIED)[number];
+
+const lengthOf = (what: string, least: number) =>
+  z
+    .number(`${what} is a number of mm.`)
+    .min(least, `${what} is at least ${least} mm.`)
+    .max(3000, `${what} is at most 3 m.`);
+
+export const strapsSchema = z.object({
+  kind: z.enum(STRAP_KINDS),
+  swatch: z.string(),
+  /** One over the shoulder from side to side, or one on each face. */
+  many: z.union([z.literal(1), z.literal(2)]),
+  /** From the rim to the highest point of the strap as it hangs, mm. */
+  drop: z
+    .number('A drop is a number of mm.')
+    .min(20, 'A drop is at least 2 cm.')
+    .max(1200, 'A drop is at most 1.2 m.'),
+  /** Stitches of the strap's width. */
+  wide: count('The width of a strap', 60),
+  /** A finished strap before and after it has hung with a load, mm: the maker's own stretch, for what is usual. */
+  hung: z
+    .object({ before: lengthOf('The length before', 20), after: lengthOf('The length after', 20) })
+    .refine(
+      ({ before, after }) => after >= before,
+      'Straps do not shrink: the length after is the longer one.',
+    )
+    .refine(({ before, after }) => after <= 1.6 * before, 'More than 60 % longer is no strap any more.')
+    .optional(),
+  /** How its length can be changed when the bag is done. */
+  adjust: z
+    .discriminatedUnion('by', [
+      /** In two parts, a button on one and holes along the other, so many rows or stitches apart. */
+      z.object({
+        by: z.literal('holes'),
+        holes: count('Button holes', 12, 2),
+        apart: count('From hole to hole', 60),
+      }),
+      /** Through a slide and back to it. */
+      z.object({ by: z.literal('slide') }),
+    ])
+    .optional(),
+  /** How it is carried, and by whom. */
+  worn: z
+    .object({
+      carried: z.enum(CARRIED),
+      /** mm */
+      stature: z
+        .number('A height is a number of mm.')
+        .min(800, 'Someone at least 80 cm tall.')
+        .max(2300, 'Someone at most 2.3 m tall.'),
+      /** Where the strap lies, above the ground, by the maker's own tape, mm; or else by usual proportions. */
+      from: lengthOf('The height of the shoulder, arm or hand', 200).optional(),
+    })
+    .optional(),
+});
+export type Straps = z.infer<typeof strapsSchema>;

@@ -1,0 +1,56 @@
+import { MOST_ROUNDS } from '../layout/body.ts';
+import type { Choices, Control } from './control.ts';
+
+/** Something that is there or not. */
+export const yesNo = <C>(id: string, label: string, on: boolean, set: (on: boolean) => C): Control<C> => ({
+  kind: 'choice',
+  id,
+  label,
+  value: on ? 'yes' : 'no',
+  options: [
+    { value: 'no', label: 'No' },
+    { value: 'yes', label: 'Yes' },
+  ],
+  set: (value) => set(value === 'yes'),
+});
+
+/** How many rounds each square has. */
+export const squareRounds = <C>(rounds: number, set: (rounds: number) => C): Control<C> => ({
+  kind: 'count',
+  id: 'rounds',
+  label: 'Rounds in each square',
+  value: rounds,
+  min: 1,
+  max: MOST_ROUNDS,
+  step: 1,
+  set,
+});
+
+/** Which swatch something is worked in; nothing to choose when there is only one. */
+export const swatchChoice = <C>(
+  id: string,
+  label: string,
+  swatch: string,
+  { swatches }: Choices,
+  set: (swatch: string) => C,
+): Control<C>[] =>
+  swatches.length < 2
+    ? []
+    : [
+        {
+          kind: 'choice',
+          id,
+          label,
+          value: swatch,
+          options: swatches.map((one) => ({ value: one.id, label: one.name })),
+          set,
+        },
+      ];
+
+/** The controls of a part, named after it: `Flap: rows`. They have no grips on the net. */
+export const ofPart = <C>(id: string, name: string, controls: readonly Control<C>[]): Control<C>[] =>
+  controls.map((control) => {
+    const label = `${name}: ${control.label.charAt(0).toLowerCase()}${control.label.slice(1)}`;
+    const named = { ...control, id: `${id}-${control.id}`, label };
+    return named.kind === 'choice' ? named : { ...named, grip: undefined };
+  });

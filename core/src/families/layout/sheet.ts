@@ -1,0 +1,181 @@
+import type { Edge, Interval, Piece, Seam } from '../../bag/index.ts';
+import { type Point, rectangle } from '../../geometry/index.ts';
+import { mm } from '../../units/index.ts';
+import type { Body } from './body.ts';
+import type { Materials } from './materials.ts';
+
+/** The four sides of a rectangle, numbered as its edges: counter-clockwise from the bottom. */
+export const BOTTOM = 0;
+export const RIGHT = 1;
+export const TOP = 2;
+export const LEFT = 3;
+export type Side = typeof BOTTOM | typeof RIGHT | typeof TOP | typeof LEFT;
+
+/** A rectangular sheet of pieces with its lower left corner at `at` in the net. */
+export interface Sheet {
+  readonly width: number;
+  readonly height: number;
+  readonly at: Point;
+  /** Pieces by row from the top, then by column from the left. */
+  readonly grid: readonly (readonly Piece[])[];
+}
+
+export interface SheetOptions {
+  readonly id: string;
+  /** Put before the names of pieces: `Front` gives `Front A1`; empty gives `A1`. */
+  readonly name: string;
+  readonly at: Point;
+  /** Which sides of the sheet meet a seam. A joined side takes half a join. */
+  readonly joined: readonly Side[];
+}
+
+/** A, B, ... Z, AA, AB: rows are lettered from the top. */
+export function rowLetter(row: number): string {
+  const last = String.fromCharCode(65 + (row % 26));
+  return row < 26 ? last : rowLetter(Math.floor(row / 26) - 1) + last;
+}
+
+const named = (prefix: string, own: string) => [prefix, own].filter(Boolean).join(' ');
+
+/**
+ * Lays a body out as a sheet. Each square takes half a join on every side that is joined, so that a row
+ * of n squares measures n S + (n - 1) j, and one more j when both its ends are joined too.
+ */
+export function layOut(body: Body, materials: Materials, options: SheetOptions): Sheet {
+  const half = materials.join() / 2;
+  const joined = (side: Side) => (options.joined.includes(side) ? half : 0);
+  if (body.of === 'worked') {
+    const across = body.rowsRun === 'across';
+    const stitchWay = body.stitches * materials.pitch(body.swatch);
+    const rowWay = body.rows * materials.rowHeight(body.swatch);
+    const width = (across ? stitchWay : rowWay) + joined(LEFT) + joined(RIGHT);
+    const height = (across ? rowWay : stitchWay) + joined(BOTTOM) + joined(TOP);
+    const rowEnds = Math.round(body.rows * materials.rowEndRate(body.swatch));
+    const stitchEdge = (kind: Edge['kind'], length: number): Edge => ({
+      kind,
+      length: mm(length),
+      loops: body.stitches,
+    });
+    const endEdge = (length: number): Edge => ({ kind: 'row-ends', length: mm(length), loops: rowEnds });
+    const piece: Piece = {
+      id: options.id,
+      name: options.name || 'Panel',
+      make: {
+        of: 'panel',
+        swatch: body.swatch,
+        stitches: body.stitches,
+        rows: body.rows,
+        rowsRun: body.rowsRun,
+      },
+      outline: rectangle(0, 0, width, height),
+      edges: across
+        ? [stitchEdge('chain', width), endEdge(height), stitchEdge('tops', width), endEdge(height)]
+        : [endEdge(width), stitchEdge('tops', height), endEdge(width), stitchEdge('chain', height)],
+      at: options.at,
+      turn: 0,
+      cell: { sheet: options.id, row: 0, column: 0 },
+    };
+    return { width, height, at: options.at, grid: [[piece]] };
+  }
+
+  const side = materials.motifSide(body.motif, body.rounds);
+  const loops = materials.motifLoops(body.motif, body.rounds);
+  const { columns, rows } = body;
+  const widths = Array.from(
+    { length: columns },
+    (_, c) => side + (c > 0 ? half : joined(LEFT)) + (c < columns - 1 ? half : joined(RIGHT)),
+  );
+  const heights = Array.from(
+    { length: rows },
+    (_, r) => side + (r > 0 ? half : joined(TOP)) + (r < rows - 1 ? half : joined(BOTTOM)),
+  );
+  const width = widths.reduce((a, b) => a + b, 0);
+  const height = heights.reduce((a, b) => a + b, 0);
+  const grid: Piece[][] = [];
+  let top = options.at.y + height;
+  heights.forEach((tall, row) => {
+    let x = options.at.x;
+    grid.push(
+      widths.map((wide, column) => {
+        const edge = (length: number): Edge => ({ kind: 'round', length: mm(length), loops });
+        const piece: Piece = {
+          id: `${options.id}/${row}/${column}`,
+          name: named(options.name, `${rowLetter(row)}${column + 1}`),
+          make: { of: 'motif', motif: body.motif, rounds: body.rounds },
+          outline: rectangle(0, 0, wide, tall),
+          edges: [edge(wide), edge(tall), edge(wide), edge(tall)],
+          at: { x, y: top - tall },
+          turn: 0,
+          cell: { sheet: options.id, row, column },
+        };
+        x += wide;
+        return piece;
+      }),
+    );
+    top -= tall;
+  });
+  return { width, height, at: options.at, grid };
+}
+
+export const piecesOf = (sheet: Sheet): Piece[] => sheet.grid.flat();
+
+const whole = (piece: Piece, edge: Side): Interval => ({
+  piece: piece.id,
+  edge,
+  from: 0,
+  to: piece.edges[edge]?.length ?? 0,
+});
+
+/** The same way walked from its other end. */
+export const reversed = (chain: readonly Interval[]): Interval[] =>
+  chain.map((interval) => ({ ...interval, from: interval.to, to: interval.from })).reverse();
+
+/** One side of a sheet as a chain of edges, counter-clockwise round the sheet. */
+export function sheetSide({ grid }: Sheet, side: Side): Interval[] {
+  const first = (row: readonly Piece[]) => row.slice(0, 1);
+  const last = (row: readonly Piece[]) => row.slice(-1);
+  switch (side) {
+    case BOTTOM:
+      return (grid.at(-1) ?? []).map((piece) => whole(piece, BOTTOM));
+    case TOP:
+      return [...(grid[0] ?? [])].reverse().map((piece) => whole(piece, TOP));
+    case RIGHT:
+      return [...grid].reverse().flatMap((row) => last(row).map((piece) => whole(piece, RIGHT)));
+    case LEFT:
+      return grid.flatMap((row) => first(row).map((piece) => whole(piece, LEFT)));
+  }
+}
+
+/** The joins inside a sheet, each column line and row line named as one. */
+export function innerSeams({ grid }: Sheet, id: string, name: string) {
+  const seams: Seam[] = [];
+  const lines = new Map<string, string>();
+  const add = (lineId: string, lineName: string, a: Interval, b: Interval) => {
+    lines.set(lineId, lineName);
+    seams.push({ id: `${lineId}/${seams.length}`, a, b, kind: 'flat', line: lineId });
+  };
+  grid.forEach((row, r) => {
+    row.forEach((piece, c) => {
+      const right = row[c + 1];
+      if (right) {
+        add(
+          `${id}/column/${c}`,
+          named(name, `between columns ${c + 1} and ${c + 2}`),
+          ...opposite(whole(piece, RIGHT), whole(right, LEFT)),
+        );
+      }
+      const below = grid[r + 1]?.[c];
+      if (below) {
+        add(
+          `${id}/row/${r}`,
+          named(name, `between rows ${rowLetter(r)} and ${rowLetter(r + 1)}`),
+          ...opposite(whole(piece, BOTTOM), whole(below, TOP)),
+        );
+      }
+    });
+  });
+  return { seams, lines: [...lines].map(([lineId, lineName]) => ({ id: lineId, name: lineName })) };
+}
+
+/** Neighbours' outlines run against each other along the edge they share. */
+const opposite = (a: Interval, b: Interval): [Interval, Interval] => [a, { ...b, from: b.to, to: b.from }];

@@ -1,0 +1,96 @@
+import { multipleProblem } from '../../panel/index.ts';
+import type { Control } from '../control/control.ts';
+import { MOST_STITCHES } from '../layout/body.ts';
+import type { FaceSide } from '../layout/face.ts';
+import type { Materials } from '../layout/materials.ts';
+import { countsAlong, LEAST, type Strip, stripDepth, stripUnit } from './strip.ts';
+
+/**
+ * The decisions about a strip along some sides.
+ *
+ * @param middle where the strip's middle lies in the net, and `top` its upper edge, for the grips.
+ */
+export function stripControls(
+  strip: Strip,
+  sides: readonly FaceSide[],
+  { middle, top }: { middle: number; top: number },
+  materials: Materials,
+): Control<Strip>[] {
+  const across = strip.worked === 'across';
+  const counts = countsAlong(strip, sides, materials);
+  const unit = stripUnit(strip, materials);
+  const length = counts.total * unit;
+  const depthUnit = across ? materials.pitch(strip.swatch) : materials.rowHeight(strip.swatch);
+  const depth = stripDepth(strip, materials);
+  const stitchProblem = (count: number) => multipleProblem(count, strip.multiple);
+  return [
+    {
+      kind: 'choice',
+      id: 'strip-worked',
+      about: 'side',
+      label: 'Strip worked',
+      value: strip.worked,
+      options: [
+        { value: 'across', label: 'Across: short rows, many of them' },
+        { value: 'along', label: 'Along: one long chain, few rows' },
+      ],
+      set: (value) => {
+        const worked = value === 'along' ? 'along' : 'across';
+        if (worked === strip.worked) return strip;
+        const size = worked === 'across' ? materials.pitch(strip.swatch) : materials.rowHeight(strip.swatch);
+        const rows = Math.max(1, Math.round((strip.depth * depthUnit) / size));
+        return { ...strip, worked, depth: rows, length: { by: 'way' } };
+      },
+    },
+    {
+      kind: 'count',
+      id: 'strip-depth',
+      about: 'side',
+      label: across ? 'Stitches across the strip' : 'Rows of the strip',
+      value: strip.depth,
+      min: 1,
+      max: MOST_STITCHES,
+      step: across ? strip.multiple.multiple : 1,
+      problem: across ? stitchProblem(strip.depth) : undefined,
+      grip: { at: { x: middle - length * 0.1, y: top - depth }, axis: 'y', perStep: -depthUnit },
+      set: (depthCount) => ({ ...strip, depth: depthCount }),
+    },
+    {
+      kind: 'choice',
+      id: 'strip-fit',
+      about: 'side',
+      fits: 'way',
+      label: across ? 'Rows of the strip' : 'Stitches along the strip',
+      value: strip.length.by,
+      options: [
+        { value: 'way', label: `As many as it takes: ${counts.total}` },
+        { value: 'count', label: 'As many as I say' },
+      ],
+      set: (value) => ({
+        ...strip,
+        length: value === 'count' ? { by: 'count', count: counts.total } : { by: 'way' },
+      }),
+    },
+    ...(strip.length.by === 'count'
+      ? [
+          {
+            kind: 'count' as const,
+            id: 'strip-length',
+            about: 'side' as const,
+            label: across ? 'Rows' : 'Stitches',
+            value: strip.length.count,
+            min: LEAST,
+            max: MOST_STITCHES,
+            step: across ? 1 : strip.multiple.multiple,
+            problem: across ? undefined : stitchProblem(strip.length.count),
+            grip: {
+              at: { x: middle + length / 2, y: top - depth / 2 },
+              axis: 'x' as const,
+              perStep: unit / 2,
+            },
+            set: (count: number): Strip => ({ ...strip, length: { by: 'count', count } }),
+          },
+        ]
+      : []),
+  ];
+}

@@ -1,0 +1,138 @@
+import { z } from 'zod';
+import type { Edge, Interval, Piece } from '../../bag/index.ts';
+import { count } from '../../fields/index.ts';
+import { rectangle } from '../../geometry/index.ts';
+import { countsToFit, type StripCounts, spreadCounts } from '../../match/strip.ts';
+import { mm } from '../../units/index.ts';
+import { MOST_STITCHES, multipleSchema } from '../layout/body.ts';
+import { type FaceSide, pathLength } from '../layout/face.ts';
+import type { Materials } from '../layout/materials.ts';
+import { type SewnLine, sew } from '../layout/sew.ts';
+import { BOTTOM, TOP } from '../layout/sheet.ts';
+
+/** Fewest rows or stitches of a strip: it goes along three sides at least, mostly. */
+export const LEAST = 3;
+
+export const stripSchema = z.object({
+  swatch: z.string(),
+  /** `across`: short rows of the depth, many rows. `along`: one long row of the way, a few rows. */
+  worked: z.enum(['across', 'along']),
+  /** Stitches (across) or rows (along) that make the depth. */
+  depth: count('The depth', MOST_STITCHES),
+  /** Rows (across) or stitches (along) that make the way round the face. */
+  length: z.discriminatedUnion('by', [
+    z.object({ by: z.literal('way') }),
+    z.object({ by: z.literal('count'), count: count('The strip', MOST_STITCHES, LEAST) }),
+  ]),
+  multiple: multipleSchema,
+});
+export type Strip = z.infer<typeof stripSchema>;
+
+/** Size of one row (across) or one stitch (along) of the strip in the direction of its way. */
+export const stripUnit = ({ swatch, worked }: Strip, materials: Materials): number =>
+  worked === 'across' ? materials.rowHeight(swatch) : materials.pitch(swatch);
+
+/** Depth of the strip, with half a join at either long edge. */
+export const stripDepth = ({ swatch, worked, depth }: Strip, materials: Materials): number =>
+  depth * (worked === 'across' ? materials.pitch(swatch) : materials.rowHeight(swatch)) + materials.join();
+
+/** Rows or stitches of a strip along some sides, with its corners: as many as it takes, or as the maker says. */
+export function countsAlong(strip: Strip, sides: readonly FaceSide[], materials: Materials): StripCounts {
+  const ways = sides.map(({ path }) => pathLength(path));
+  const unit = stripUnit(strip, materials);
+  // Every side takes a row at least.
+  if (strip.length.by === 'count') return spreadCounts(ways, Math.max(ways.length, strip.length.count), unit);
+  return countsToFit(ways, unit, strip.worked === 'along' ? strip.multiple : undefined);
+}
+
+/** The strip with its length fixed as a count. */
+export const settledStrip = (strip: Strip, { total }: StripCounts): Strip => ({
+  ...strip,
+  length: { by: 'count', count: Math.max(LEAST, total) },
+});
+
+/** A strip cut to length, with the marks its corners fall on. */
+export interface CutStrip {
+  readonly piece: Piece;
+  readonly depth: number;
+  /** Where along the strip each side begins, and where the last one ends, mm. */
+  readonly marks: readonly number[];
+}
+
+/** A strip for the given sides, its middle at `middle` and its upper edge at `top` in the net. */
+export function cutStrip(
+  strip: Strip,
+  sides: readonly FaceSide[],
+  { middle, top }: { middle: number; top: number },
+  materials: Materials,
+): CutStrip {
+  const { total, corners } = countsAlong(strip, sides, materials);
+  const unit = stripUnit(strip, materials);
+  const depth = stripDepth(strip, materials);
+  const length = total * unit;
+  return {
+    piece: {
+      ...stripPiece(strip, total, length, depth, materials),
+      at: { x: middle - length / 2, y: top - depth },
+    },
+    depth,
+    marks: [0, ...corners.map((corner) => corner * unit), length],
+  };
+}
+
+/**
+ * Sews a strip to the sides of the front and to the same way behind: `behind[i]` runs as the front's side i does.
+ */
+export function sewStrip(
+  { piece, marks }: CutStrip,
+  sides: readonly FaceSide[],
+  behind: readonly (readonly Interval[])[],
+): SewnLine[] {
+  const length = marks.at(-1) ?? 0;
+  return sides.flatMap(({ name, chain }, i) => {
+    const [from = 0, to = length] = [marks[i], marks[i + 1]];
+    // The strip's upper edge runs right to left, its lower edge left to right.
+    const upper: Interval = { piece: piece.id, edge: TOP, from: length - from, to: length - to };
+    const lower: Interval = { piece: piece.id, edge: BOTTOM, from, to };
+    return [
+      sew('closing', `front-${i}`, `Front, ${name}`, chain, [upper]),
+      sew('closing', `back-${i}`, `Back, ${name}`, behind[i] ?? [], [lower]),
+    ];
+  });
+}
+
+function stripPiece(strip: Strip, total: number, length: number, depth: number, materials: Materials): Piece {
+  const across = strip.worked === 'across';
+  const rows = across ? total : strip.depth;
+  const stitches = across ? strip.depth : total;
+  const rowEnds = Math.round(rows * materials.rowEndRate(strip.swatch));
+  const edge = (kind: Edge['kind'], way: number, loops: number): Edge => ({ kind, length: mm(way), loops });
+  return {
+    id: 'strip',
+    name: 'Strip',
+    make: {
+      of: 'panel',
+      swatch: strip.swatch,
+      stitches,
+      rows,
+      rowsRun: across ? 'upright' : 'across',
+    },
+    outline: rectangle(0, 0, length, depth),
+    edges: across
+      ? [
+          edge('row-ends', length, rowEnds),
+          edge('tops', depth, stitches),
+          edge('row-ends', length, rowEnds),
+          edge('chain', depth, stitches),
+        ]
+      : [
+          edge('chain', length, stitches),
+          edge('row-ends', depth, rowEnds),
+          edge('tops', length, stitches),
+          edge('row-ends', depth, rowEnds),
+        ],
+    at: { x: 0, y: 0 },
+    turn: 0,
+    cell: { sheet: 'strip', row: 0, column: 0 },
+  };
+}

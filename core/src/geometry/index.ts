@@ -1,0 +1,2 @@
+export * from './group-by.ts';
+export * from './plane.ts';

@@ -1,0 +1,64 @@
+import { Download, Keyboard, Redo2, Search, Undo2 } from 'lucide-react';
+import type { ReactNode } from 'react';
+import { SettingsMenu } from '../frame/SettingsMenu.tsx';
+import { Wordmark } from '../frame/Wordmark.tsx';
+import { useSheets } from '../keys/sheets.ts';
+import type { SaveState } from '../open-bag/autosave.ts';
+import { type BagStore, useDocument, useHistory } from '../open-bag/store.ts';
+import { Button } from '../ui/Button.tsx';
+import { exportBag } from '../ui/files.ts';
+import { SaveMark } from './SaveMark.tsx';
+
+/** The top line of an open bag: its name, whether it is saved, undo, export, settings. */
+export function BagHeader({ store, state }: { readonly store: BagStore; readonly state: SaveState }) {
+  const { name } = useDocument(store);
+  const { undo, redo, canUndo, canRedo } = useHistory(store);
+  const { show } = useSheets();
+  return (
+    <header className="flex min-h-12 shrink-0 items-center gap-3 border-b border-line bg-card px-4">
+      <Wordmark />
+      <span className="text-line" aria-hidden="true">
+        /
+      </span>
+      <h1 className="min-w-0 truncate text-lg">{name}</h1>
+      <SaveMark state={state} />
+      <div className="ml-auto flex items-center gap-1">
+        <IconButton name="Undo" title="Undo (Ctrl+Z)" disabled={!canUndo} onClick={() => undo()}>
+          <Undo2 size={17} />
+        </IconButton>
+        <IconButton name="Redo" title="Redo (Ctrl+Y)" disabled={!canRedo} onClick={() => redo()}>
+          <Redo2 size={17} />
+        </IconButton>
+        <Button
+          look="bare"
+          small
+          title="Save the bag as a file"
+          onClick={() => exportBag(store.getState().document)}
+        >
+          <Download size={16} /> <span className="max-sm:sr-only">Export</span>
+        </Button>
+        <IconButton name="Find" title="Find anything (Ctrl+K)" wide onClick={() => show('finder')}>
+          <Search size={16} />
+        </IconButton>
+        <IconButton name="Keys" title="All keys (?)" wide onClick={() => show('keys')}>
+          <Keyboard size={16} />
+        </IconButton>
+        <SettingsMenu />
+      </div>
+    </header>
+  );
+}
+
+interface IconButtonProps {
+  readonly name: string;
+  readonly title: string;
+  readonly onClick: () => void;
+  readonly disabled?: boolean;
+  /** Only where there is room: a phone has no keys. */
+  readonly wide?: boolean;
+  readonly children: ReactNode;
+}
+
+const IconButton = ({ name, wide, ...rest }: IconButtonProps) => (
+  <Button look="bare" small aria-label={name} className={wide ? 'max-sm:hidden' : ''} {...rest} />
+);
