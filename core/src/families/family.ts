@@ -1,3 +1,4 @@
+import type { z } from 'zod';
 import type { BagGraph } from '../bag/index.ts';
 import type { Choices, Control } from './control/control.ts';
 import type { NetEditor } from './control/net-editor.ts';
@@ -10,7 +11,6 @@ import type { Materials } from './layout/materials.ts';
  * graph and a list of controls come out.
  */
 export interface Family<P> {
-  readonly id: string;
   readonly name: string;
   /** One sentence for someone who has not built a bag this way. */
   readonly about: string;
@@ -38,4 +38,57 @@ export interface Family<P> {
   readonly onOthers?: true;
   /** A first bag of about the wanted size (mm) out of a body like the given one. */
   begin(size: { width: number; height: number; depth: number }, body: Body, materials: Materials): P;
+}
+
+/** A family's operations with its parameters filled in. */
+export interface Bound<P> {
+  readonly name: string;
+  build(materials: Materials): BagGraph;
+  settle(materials: Materials): P;
+  controls(materials: Materials, choices: Choices): Control<P>[];
+  editor(materials: Materials): NetEditor<P> | undefined;
+}
+
+type FamilySchema<Id extends string> = z.ZodObject<{ family: z.ZodLiteral<Id> }>;
+
+/** Something that says of which family it is. */
+interface OfFamily {
+  readonly family: string;
+}
+
+/** Makes a family of the schema of its parameters, which says its id, and what it can do. */
+export const defineFamily =
+  <Id extends string, S extends FamilySchema<Id>>(schema: S) =>
+  (family: Family<z.infer<S>>) => {
+    type P = z.infer<S>;
+    const id: z.infer<S>['family'] = schema.shape.family.value;
+    const owns = (params: OfFamily): params is P & OfFamily => params.family === id;
+    return {
+      ...family,
+      id,
+      schema,
+      /** The family's operations for parameters that are its own; nothing for another family's. */
+      bind(params: OfFamily): Bound<P> | undefined {
+        if (!owns(params)) return undefined;
+        return {
+          name: family.name,
+          build: (materials) => family.build(params, materials),
+          settle: (materials) => family.settle(params, materials),
+          controls: (materials, choices) => family.controls(params, materials, choices),
+          editor: (materials) => family.editor?.(params, materials),
+        };
+      },
+    };
+  };
+
+/** The operations of whichever of the families the parameters belong to. */
+export function boundAmong<P>(
+  families: ReadonlyArray<{ bind(params: OfFamily): Bound<P> | undefined }>,
+  params: OfFamily,
+): Bound<P> {
+  for (const family of families) {
+    const bound = family.bind(params);
+    if (bound) return bound;
+  }
+  throw new Error(`There is no family ${params.family}.`);
 }

@@ -1,31 +1,19 @@
 import { z } from 'zod';
-import { type Bound, bind } from './bind.ts';
-import { boxed, boxedSchema } from './boxed/index.ts';
-import { facesAndStrip, facesAndStripSchema } from './faces-and-strip/index.ts';
-import { twoFaces, twoFacesSchema } from './two-faces/index.ts';
-import { wrapRound, wrapRoundSchema } from './wrap-round/index.ts';
+import { boxed } from './boxed/index.ts';
+import { facesAndStrip } from './faces-and-strip/index.ts';
+import { type Bound, boundAmong } from './family.ts';
+import { twoFaces } from './two-faces/index.ts';
+import { wrapRound } from './wrap-round/index.ts';
 
 /** Bodies that other families put something on or over. */
+export const INNER_FAMILIES = [wrapRound, boxed, facesAndStrip, twoFaces] as const;
+
 export const innerSchema = z.discriminatedUnion('family', [
-  wrapRoundSchema,
-  boxedSchema,
-  facesAndStripSchema,
-  twoFacesSchema,
+  wrapRound.schema,
+  boxed.schema,
+  facesAndStrip.schema,
+  twoFaces.schema,
 ]);
 export type Inner = z.infer<typeof innerSchema>;
 
-/** Names to choose the body's own way of building from. */
-export const INNER_FAMILIES = [wrapRound, boxed, facesAndStrip, twoFaces] as const;
-
-export function innerOf(body: Inner): Bound<Inner> {
-  switch (body.family) {
-    case 'wrap-round':
-      return bind(wrapRound, body);
-    case 'boxed':
-      return bind(boxed, body);
-    case 'faces-and-strip':
-      return bind(facesAndStrip, body);
-    case 'two-faces':
-      return bind(twoFaces, body);
-  }
-}
+export const innerOf = (body: Inner): Bound<Inner> => boundAmong<Inner>(INNER_FAMILIES, body);

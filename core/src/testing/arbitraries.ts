@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import type { Features, Finish } from '../document/index.ts';
 import { type BagDocument, CARRIED, documentSchema, STRAP_KINDS } from '../document/index.ts';
-import type { Body, Construction, FaceMake } from '../families/index.ts';
+import { type Body, type Construction, FAMILIES, type FaceMake, type FamilyId } from '../families/index.ts';
 import { beginDocument } from '../plan/index.ts';
 
 const SHAPES = ['disc', 'half-disc', 'hexagon', 'triangle', 'rectangle'] as const;
@@ -232,21 +232,22 @@ const own = fc
   }));
 
 /** Every family over its whole parameter range, up to sizes that keep a test quick. */
-export const constructions: fc.Arbitrary<Construction> = fc.oneof(
-  wrapRound,
-  facesAndStrip,
-  grownSides,
-  onPoint,
+const RANGES: { readonly [F in FamilyId]: fc.Arbitrary<Extract<Construction, { family: F }>> } = {
+  'wrap-round': wrapRound,
+  'faces-and-strip': facesAndStrip,
+  'grown-sides': grownSides,
+  'on-point': onPoint,
   pinwheel,
   boxed,
-  twoFaces,
-  foldOver,
+  'two-faces': twoFaces,
+  'fold-over': foldOver,
   gathered,
-  slipThrough,
+  'slip-through': slipThrough,
   pack,
   cover,
   own,
-);
+};
+export const constructions: fc.Arbitrary<Construction> = fc.oneof(...FAMILIES.map(({ id }) => RANGES[id]));
 
 /** Features on top of a bag, any mixture. */
 export const features: fc.Arbitrary<Features> = fc.record(

@@ -4,7 +4,7 @@ import type { Point3 } from '../../geometry/index.ts';
 import { nearestMultiple } from '../../panel/index.ts';
 import { bodyControls, bodyOfSize, type Choices, type Control, lift, sizeOf } from '../control/control.ts';
 import { each } from '../explore.ts';
-import type { Family } from '../family.ts';
+import { defineFamily } from '../family.ts';
 import { bend, type Region } from '../layout/bend.ts';
 import { type Body, bodySchema, MOST_CELLS, MOST_STITCHES } from '../layout/body.ts';
 import type { Materials } from '../layout/materials.ts';
@@ -181,8 +181,7 @@ function controls(params: Boxed, materials: Materials, choices: Choices): Contro
   ];
 }
 
-export const boxed: Family<Boxed> = {
-  id: 'boxed',
+export const boxed = defineFamily(boxedSchema)({
   name: 'Boxed',
   about: 'Front, back, two sides and a bottom, of squares or of worked panels, in any mixture.',
   drawing: {
@@ -228,4 +227,4 @@ export const boxed: Family<Boxed> = {
     const side = fitted(front, materials, size.depth);
     return { family: 'boxed', front, side, bottom: fitted(front, materials, undefined, size.depth) };
   },
-};
+});

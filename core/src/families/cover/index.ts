@@ -3,7 +3,7 @@ import { type BagGraph, type Extents, measure, type Strap } from '../../bag/inde
 import type { Choices, Control } from '../control/control.ts';
 import { yesNo } from '../control/control-kinds.ts';
 import { beginInner, exploreInner, innerControls } from '../control/inner-choice.ts';
-import type { Family } from '../family.ts';
+import { defineFamily } from '../family.ts';
 import { innerOf, innerSchema } from '../inner.ts';
 import type { Materials } from '../layout/materials.ts';
 
@@ -81,8 +81,7 @@ function controls(params: Cover, materials: Materials, choices: Choices): Contro
   ];
 }
 
-export const cover: Family<Cover> = {
-  id: 'cover',
+export const cover = defineFamily(coverSchema)({
   name: 'Cover',
   about:
     'Drawn over a ready-made cloth bag, which is the lining and the size to reach: a little under, never over.',
@@ -133,4 +132,4 @@ export const cover: Family<Cover> = {
       materials,
     ),
   }),
-};
+});

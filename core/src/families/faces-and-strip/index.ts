@@ -1,6 +1,6 @@
 import { bodyOfSize } from '../control/control.ts';
 import { each } from '../explore.ts';
-import type { Family } from '../family.ts';
+import { defineFamily } from '../family.ts';
 import { sheetsWithin } from '../layout/sheets-within.ts';
 import { buildFacesAndStrip, settle } from './build.ts';
 import { facesAndStripControls } from './controls.ts';
@@ -11,8 +11,7 @@ export { facesAndStripSchema };
 /** A strip of fewer stitches is an edging, not a side. */
 const LEAST_STRIP = 5;
 
-export const facesAndStrip: Family<FacesAndStrip> = {
-  id: 'faces-and-strip',
+export const facesAndStrip = defineFamily(facesAndStripSchema)({
   name: 'Faces and strip',
   about: 'Two equal faces, and one strip that runs down one side, along the bottom and up the other.',
   drawing: {
@@ -62,4 +61,4 @@ export const facesAndStrip: Family<FacesAndStrip> = {
       },
     };
   },
-};
+});

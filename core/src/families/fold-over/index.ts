@@ -1,7 +1,7 @@
 import type { BagGraph } from '../../bag/index.ts';
 import { bodyControls, bodyOfSize, type Choices, type Control, lift, sizeOf } from '../control/control.ts';
 import { each } from '../explore.ts';
-import type { Family } from '../family.ts';
+import { defineFamily } from '../family.ts';
 import { MOST_CELLS, MOST_STITCHES } from '../layout/body.ts';
 import type { Materials } from '../layout/materials.ts';
 import { sew, sheetsToGraph, split } from '../layout/sew.ts';
@@ -154,8 +154,7 @@ function foldedUp({ apart: _, ...params }: FoldOver): FoldOver {
   return { ...params, body: withSteps(params.body, Math.min(most, 2 * tall + flapSteps(params))) };
 }
 
-export const foldOver: Family<FoldOver> = {
-  id: 'fold-over',
+export const foldOver = defineFamily(foldOverSchema)({
   name: 'Fold-over',
   about:
     'One long panel makes back and flap, and the front too by folding up; or a front of its own with a strip between.',
@@ -194,4 +193,4 @@ export const foldOver: Family<FoldOver> = {
     };
     return folding;
   },
-};
+});

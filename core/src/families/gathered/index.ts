@@ -4,7 +4,7 @@ import { count } from '../../fields/index.ts';
 import type { Point } from '../../geometry/index.ts';
 import { bodyControls, bodyOfSize, type Choices, type Control, lift, sizeOf } from '../control/control.ts';
 import { each } from '../explore.ts';
-import type { Family } from '../family.ts';
+import { defineFamily } from '../family.ts';
 import { bend } from '../layout/bend.ts';
 import { bodySchema } from '../layout/body.ts';
 import type { Materials } from '../layout/materials.ts';
@@ -228,8 +228,7 @@ function controls(params: Gathered, materials: Materials, choices: Choices): Con
   ];
 }
 
-export const gathered: Family<Gathered> = {
-  id: 'gathered',
+export const gathered = defineFamily(gatheredSchema)({
   name: 'Gathered',
   about:
     'One piece folded at the bottom; both ends, and if you like the open sides, are drawn in by working stitches together onto a band.',
@@ -270,4 +269,4 @@ export const gathered: Family<Gathered> = {
       slit: 0,
     };
   },
-};
+});

@@ -7,7 +7,7 @@ import { bodyOfSize, type Choices, type Control, lift } from '../control/control
 import { swatchChoice } from '../control/control-kinds.ts';
 import { faceControls, faceSize } from '../control/face-control.ts';
 import { each } from '../explore.ts';
-import type { Family } from '../family.ts';
+import { defineFamily } from '../family.ts';
 import { faceSchema, type LaidFace, layFace, pathLength } from '../layout/face.ts';
 import type { Materials } from '../layout/materials.ts';
 import { APART, sew } from '../layout/sew.ts';
@@ -155,8 +155,7 @@ function controls(params: GrownSides, materials: Materials, choices: Choices): C
   ];
 }
 
-export const grownSides: Family<GrownSides> = {
-  id: 'grown-sides',
+export const grownSides = defineFamily(grownSidesSchema)({
   name: 'Grown sides',
   about:
     'Rounds worked straight out of each face turn up as walls; front and back meet in the middle of the side.',
@@ -192,4 +191,4 @@ export const grownSides: Family<GrownSides> = {
       rounds: Math.min(MOST_ROUNDS_OUT, Math.max(1, Math.round(size.depth / row / 2))),
     };
   },
-};
+});

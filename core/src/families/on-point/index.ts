@@ -2,7 +2,7 @@ import type { Control, Grip } from '../control/control.ts';
 import { motifChoice } from '../control/control.ts';
 import { squareRounds } from '../control/control-kinds.ts';
 import { each } from '../explore.ts';
-import type { Family } from '../family.ts';
+import { defineFamily, type Family } from '../family.ts';
 import type { Materials } from '../layout/materials.ts';
 import { buildOnPoint, pitchOf, squaresNeeded } from './build.ts';
 import { MOST_ACROSS, MOST_ROWS, type OnPoint, onPointSchema } from './schema.ts';
@@ -62,8 +62,7 @@ function controls(
   return list;
 }
 
-export const onPoint: Family<OnPoint> = {
-  id: 'on-point',
+export const onPoint = defineFamily(onPointSchema)({
   name: 'On point',
   about: 'Squares hung as diamonds; the bottom row folds, and the top ends in points.',
   drawing: {
@@ -110,4 +109,4 @@ export const onPoint: Family<OnPoint> = {
     );
     return tries.reduce((best, next) => (next.off < best.off ? next : best)).params;
   },
-};
+});

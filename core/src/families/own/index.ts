@@ -1,6 +1,6 @@
 import { type Control, motifChoice, squaresOfSize } from '../control/control.ts';
 import { squareRounds } from '../control/control-kinds.ts';
-import type { Family } from '../family.ts';
+import { defineFamily } from '../family.ts';
 import { wrapRound } from '../wrap-round/index.ts';
 import { buildOwn } from './build.ts';
 import { ownEditor } from './editor.ts';
@@ -10,8 +10,7 @@ import { type Own, ownSchema } from './schema.ts';
 export { ownFromGraph } from './from-graph.ts';
 export { type Own, ownSchema };
 
-export const own: Family<Own> = {
-  id: 'own',
+export const own = defineFamily(ownSchema)({
   name: 'A net of your own',
   about: 'Lay squares and panels as you like, draw the folds, and say which edge meets which.',
   drawing: {
@@ -71,4 +70,4 @@ export const own: Family<Own> = {
       }
     );
   },
-};
+});

@@ -4,7 +4,7 @@ import { type Choices, type Control, lift } from '../control/control.ts';
 import { ofPart } from '../control/control-kinds.ts';
 import { faceControls, faceSize, oneOfSize } from '../control/face-control.ts';
 import { beginInner, exploreInner, innerControls } from '../control/inner-choice.ts';
-import type { Family } from '../family.ts';
+import { defineFamily } from '../family.ts';
 import { innerOf, innerSchema } from '../inner.ts';
 import { faceSchema } from '../layout/face.ts';
 import { withFlap } from '../layout/flap.ts';
@@ -185,8 +185,7 @@ function controls(params: Pack, materials: Materials, choices: Choices): Control
   ];
 }
 
-export const pack: Family<Pack> = {
-  id: 'pack',
+export const pack = defineFamily(packSchema)({
   name: 'Pack',
   about: 'A body to wear: on the back with flap, drawstring and two straps, or round the waist on a belt.',
   drawing: {
@@ -215,4 +214,4 @@ export const pack: Family<Pack> = {
     body: beginInner('boxed', size, body, materials),
     worn: beginBack(size.width, materials),
   }),
-};
+});

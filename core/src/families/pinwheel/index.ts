@@ -1,7 +1,7 @@
 import { type Choices, type Control, motifChoice } from '../control/control.ts';
 import { squareRounds } from '../control/control-kinds.ts';
 import { each } from '../explore.ts';
-import type { Family } from '../family.ts';
+import { defineFamily } from '../family.ts';
 import type { Materials } from '../layout/materials.ts';
 import { buildPinwheel, pitchOf } from './build.ts';
 import { MOST_WING, type Pinwheel, pinwheelSchema } from './schema.ts';
@@ -46,8 +46,7 @@ function controls(params: Pinwheel, materials: Materials, choices: Choices): Con
   ];
 }
 
-export const pinwheel: Family<Pinwheel> = {
-  id: 'pinwheel',
+export const pinwheel = defineFamily(pinwheelSchema)({
   name: 'Pinwheel',
   about: 'Four wings turn out of a centre of four squares, and rise round the bag in a spiral.',
   drawing: {
@@ -90,4 +89,4 @@ export const pinwheel: Family<Pinwheel> = {
     });
     return tries.reduce((best, next) => (next.off < best.off ? next : best)).params;
   },
-};
+});

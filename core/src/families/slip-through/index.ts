@@ -3,7 +3,7 @@ import type { BagGraph, Motion } from '../../bag/index.ts';
 import { count } from '../../fields/index.ts';
 import { type Choices, type Control, motifChoice, squaresOfSize } from '../control/control.ts';
 import { each } from '../explore.ts';
-import type { Family } from '../family.ts';
+import { defineFamily } from '../family.ts';
 import { bend, type Region } from '../layout/bend.ts';
 import { MOST_CELLS, MOST_ROUNDS } from '../layout/body.ts';
 import type { Materials } from '../layout/materials.ts';
@@ -178,8 +178,7 @@ function controls(params: SlipThrough, materials: Materials, choices: Choices): 
   ];
 }
 
-export const slipThrough: Family<SlipThrough> = {
-  id: 'slip-through',
+export const slipThrough = defineFamily(slipThroughSchema)({
   name: 'Slip-through handles',
   about:
     'A body of squares whose corner columns run on as two handles; the longer slips through the shorter.',
@@ -217,4 +216,4 @@ export const slipThrough: Family<SlipThrough> = {
     const { rounds, columns, rows } = made;
     return { family: 'slip-through', motif, rounds, columns: Math.max(2, columns), rows, short: 2, long: 4 };
   },
-};
+});

@@ -4,7 +4,7 @@ import type { Point3 } from '../../geometry/index.ts';
 import { bodyOfSize, type Choices, type Control, lift } from '../control/control.ts';
 import { faceControls, faceSize } from '../control/face-control.ts';
 import { each } from '../explore.ts';
-import type { Family } from '../family.ts';
+import { defineFamily } from '../family.ts';
 import { bend, type HalfPlane, type Region } from '../layout/bend.ts';
 import { type FaceMake, faceSchema, type LaidFace, layFace } from '../layout/face.ts';
 import type { Materials } from '../layout/materials.ts';
@@ -158,8 +158,7 @@ function controls(params: TwoFaces, materials: Materials, choices: Choices): Con
   ];
 }
 
-export const twoFaces: Family<TwoFaces> = {
-  id: 'two-faces',
+export const twoFaces = defineFamily(twoFacesSchema)({
   name: 'Two faces',
   about: 'Two equal faces seamed on three sides; sewn-across corners give it depth.',
   drawing: { pieces: 'M8 8h24v38H8zM40 8h24v38H40z', folds: 'M8 38h8v8M32 38h-8v8M40 38h8v8M64 38h-8v8' },
@@ -196,4 +195,4 @@ export const twoFaces: Family<TwoFaces> = {
       tuck: Math.min(MOST_TUCK, Math.round(depth / TUCK_STEP) * TUCK_STEP),
     };
   },
-};
+});

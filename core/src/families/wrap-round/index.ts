@@ -1,5 +1,5 @@
 import { panelOfSize, squaresOfSize } from '../control/control.ts';
-import type { Family } from '../family.ts';
+import { defineFamily } from '../family.ts';
 import { sheetsWithin } from '../layout/sheets-within.ts';
 import { buildWrapRound } from './build.ts';
 import { wrapRoundControls } from './controls.ts';
@@ -7,8 +7,7 @@ import { type WrapRound, wrapRoundSchema } from './schema.ts';
 
 export { wrapRoundSchema };
 
-export const wrapRound: Family<WrapRound> = {
-  id: 'wrap-round',
+export const wrapRound = defineFamily(wrapRoundSchema)({
   name: 'Wrap-round',
   about: 'A sheet of squares, or one panel, goes once round the bag and is closed at the bottom.',
   drawing: {
@@ -49,4 +48,4 @@ export const wrapRound: Family<WrapRound> = {
         ? squaresOfSize({ width: width * 2, height }, body.motif, materials, 2)
         : panelOfSize({ width: width * 2, height }, body.swatch, materials),
   }),
-};
+});

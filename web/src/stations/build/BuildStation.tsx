@@ -6,11 +6,11 @@ import {
   featureControlsOf,
   netEditorOf,
 } from '@fennot/core';
+import { FamilyIcon } from '../../drawing/FamilyIcon.tsx';
 import { Cards } from '../../ui/Cards.tsx';
 import { ControlField } from '../../ui/ControlField.tsx';
 import { Section } from '../../ui/Section.tsx';
 import type { StationProps } from '../station.ts';
-import { FamilyIcon } from '../../drawing/FamilyIcon.tsx';
 import { OffTarget } from './OffTarget.tsx';
 import { MakeOwn, OwnNetSection } from './OwnNetSection.tsx';
 
