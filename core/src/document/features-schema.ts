@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import { faceSchema } from '../families/layout/face.ts';
-import { count } from '../fields/index.ts';
+import { count, idSchema } from '../fields/index.ts';
 
 const edgeSchema = z
-  .object({
-    swatch: z.string(),
+  .strictObject({
+    swatch: idSchema,
     rounds: count('Edge rounds', 40),
     /** Per cent by which the last round is longer (flares) or shorter (draws in) than the rim. */
     growth: z
@@ -15,7 +15,7 @@ const edgeSchema = z
   .meta({ description: 'Rounds of stitches along the opening.' });
 
 const drawstringSchema = z
-  .object({
+  .strictObject({
     eyelets: z
       .int('Eyelets are whole.')
       .min(4, 'A drawstring needs at least 4 eyelets.')
@@ -25,7 +25,7 @@ const drawstringSchema = z
   .meta({ description: 'A cord through eyelets along the rim.' });
 
 const waistSchema = z
-  .object({
+  .strictObject({
     /** Per cent of the height. */
     at: count('The height of the waist', 95, 10),
     /** Per cent of the way round that is drawn in. */
@@ -34,7 +34,7 @@ const waistSchema = z
   .meta({ description: 'A waist, by stitches worked together or a cord.' });
 
 /** What any bag may have besides its construction. */
-export const featuresSchema = z.object({
+export const featuresSchema = z.strictObject({
   edge: edgeSchema.optional(),
   flap: faceSchema.optional().meta({ description: 'Hangs from the back’s rim by its upper side.' }),
   drawstring: drawstringSchema.optional(),

@@ -3,21 +3,29 @@ import { count } from '../fields/index.ts';
 import { strapsSchema } from './strap-schema.ts';
 
 const closureSchema = z.discriminatedUnion('of', [
-  z.object({ of: z.literal('button'), diameter: z.number().min(5).max(100), many: count('Buttons', 12) }),
+  z.strictObject({
+    of: z.literal('button'),
+    diameter: z.number().min(5).max(100),
+    many: count('Buttons', 12),
+  }),
   /** Holes in the front's edge, buttons behind; `diameter` is a button's, mm. */
-  z.object({ of: z.literal('holes'), diameter: z.number().min(5).max(100), many: count('Button holes', 12) }),
-  z.object({ of: z.literal('zip') }),
-  z.object({ of: z.literal('magnet') }),
-  z.object({ of: z.literal('toggle'), length: z.number().min(10).max(150) }),
-  z.object({ of: z.literal('eyelets'), perFace: count('Eyelets on each face', 30) }),
+  z.strictObject({
+    of: z.literal('holes'),
+    diameter: z.number().min(5).max(100),
+    many: count('Button holes', 12),
+  }),
+  z.strictObject({ of: z.literal('zip') }),
+  z.strictObject({ of: z.literal('magnet') }),
+  z.strictObject({ of: z.literal('toggle'), length: z.number().min(10).max(150) }),
+  z.strictObject({ of: z.literal('eyelets'), perFace: count('Eyelets on each face', 30) }),
 ]);
 export type Closure = z.infer<typeof closureSchema>;
 
 const liningSchema = z.discriminatedUnion('of', [
   /** Cut from cloth, with a seam allowance in mm. */
-  z.object({ of: z.literal('cloth'), allowance: z.number().min(3).max(40) }),
+  z.strictObject({ of: z.literal('cloth'), allowance: z.number().min(3).max(40) }),
   /** A ready-made bag set in, pressed flat, mm. */
-  z.object({
+  z.strictObject({
     of: z.literal('ready'),
     width: z.number().min(20).max(2000),
     height: z.number().min(20).max(2000),
@@ -26,7 +34,7 @@ const liningSchema = z.discriminatedUnion('of', [
 export type Lining = z.infer<typeof liningSchema>;
 
 /** What is put on the joined bag. */
-export const finishSchema = z.object({
+export const finishSchema = z.strictObject({
   straps: strapsSchema.optional(),
   closure: closureSchema.optional(),
   lining: liningSchema.optional(),

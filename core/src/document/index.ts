@@ -3,3 +3,4 @@ export * from './finish-schema.ts';
 export * from './read.ts';
 export * from './schema.ts';
 export * from './strap-schema.ts';
+export { VERSION } from './versions/index.ts';

@@ -1,6 +1,7 @@
 import { z } from 'zod';
-import { type BagDocument, documentSchema, documentShape, FORMAT, VERSION } from './schema.ts';
-import { sentenceOf } from './sentences.ts';
+import { sentenceOf } from '../fields/index.ts';
+import { type BagDocument, documentSchema, documentShape, FORMAT } from './schema.ts';
+import { upgraded, VERSION } from './versions/index.ts';
 
 /** A field that is wrong: where it stands in the document, and what would do. */
 export interface FieldProblem {
@@ -19,9 +20,12 @@ const refuse = (message: string, path = ''): ReadResult => ({ ok: false, problem
 export const fieldProblems = (error: z.ZodError): FieldProblem[] =>
   error.issues.map((issue) => ({ path: issue.path.join('.'), message: sentenceOf(issue) }));
 
-/** Checks something that claims to be a bag document: ours, of a version we know, and whole. */
+/**
+ * Reads something that claims to be a bag document: ours, of a version we know, brought up to this one, and whole.
+ * Files, rows of the database and drafts all come in here.
+ */
 export function readDocument(input: unknown): ReadResult {
-  const head = z.object({ format: z.literal(FORMAT), version: z.unknown() }).safeParse(input);
+  const head = z.looseObject({ format: z.literal(FORMAT), version: z.unknown() }).safeParse(input);
   if (!head.success)
     return refuse(`This is not a Fennot bag: a bag file says "format": "${FORMAT}" at its top.`, 'format');
   const { version } = head.data;
@@ -32,7 +36,7 @@ export function readDocument(input: unknown): ReadResult {
       `This bag was saved by a newer Fennot (version ${version}; this one reads up to ${VERSION}). Update Fennot and open it again.`,
       'version',
     );
-  const parsed = documentSchema.safeParse(input);
+  const parsed = documentSchema.safeParse(upgraded(head.data, version));
   return parsed.success
     ? { ok: true, document: parsed.data }
     : { ok: false, problems: fieldProblems(parsed.error) };

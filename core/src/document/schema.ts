@@ -1,32 +1,39 @@
 import { z } from 'zod';
 import { constructionSchema } from '../families/index.ts';
+import { idSchema, LIMITS } from '../fields/index.ts';
 import { isSquare, MOTIF_KINDS } from '../motif/index.ts';
 import { JOIN_METHODS, SCHOOLS } from '../runs/index.ts';
 import { STITCHES, TURNING_SCHOOLS } from '../stitches/index.ts';
 import { featuresSchema } from './features-schema.ts';
 import { finishSchema } from './finish-schema.ts';
+import { VERSION } from './versions/index.ts';
 
-/** The document's name for itself, and the version this code writes. */
+/** The document's name for itself. */
 export const FORMAT = 'fennot.bag';
-export const VERSION = 1;
 
 /** Longest length anyone plans with, mm. */
 const MOST_LENGTH = 5000;
 
+/** Nothing a maker measures is shorter, mm: below this a length stands for none at all. */
+const LEAST_LENGTH = 0.1;
+
 export const lengthSchema = z
   .number('A length must be a number of millimetres.')
-  .gt(0, 'A length must be more than zero.')
+  .min(LEAST_LENGTH, 'A length must be more than zero.')
   .max(MOST_LENGTH, 'A length cannot be more than 5 m.')
   .brand<'Mm'>();
 
-const id = z.string().min(1, 'An id cannot be empty.').max(60, 'An id cannot be longer than 60 characters.');
-const name = z
+/** What a maker calls a thing. */
+export const nameSchema = z
   .string()
   .trim()
   .min(1, 'A name cannot be empty.')
-  .max(80, 'A name cannot be longer than 80 characters.');
+  .max(LIMITS.name, `A name cannot be longer than ${LIMITS.name} characters.`);
 
-const tolerated = z.object({
+const id = idSchema;
+const name = nameSchema;
+
+const tolerated = z.strictObject({
   value: lengthSchema,
   tolerance: z
     .number('A tolerance must be a number of millimetres.')
@@ -40,7 +47,7 @@ export const BRIEF_MEASURES = ['width', 'height', 'depth', 'opening', 'strapDrop
 export type BriefMeasure = (typeof BRIEF_MEASURES)[number];
 
 const contentSchema = z.discriminatedUnion('shape', [
-  z.object({
+  z.strictObject({
     shape: z.literal('box'),
     id,
     name,
@@ -48,21 +55,24 @@ const contentSchema = z.discriminatedUnion('shape', [
     width: lengthSchema,
     thickness: lengthSchema,
   }),
-  z.object({ shape: z.literal('cylinder'), id, name, height: lengthSchema, diameter: lengthSchema }),
+  z.strictObject({ shape: z.literal('cylinder'), id, name, height: lengthSchema, diameter: lengthSchema }),
 ]);
 /** Something the bag must hold. */
 export type Content = z.infer<typeof contentSchema>;
 
-const briefSchema = z.object({
+const briefSchema = z.strictObject({
   width: tolerated.optional(),
   height: tolerated.optional(),
   depth: tolerated.optional(),
   opening: tolerated.optional(),
   strapDrop: tolerated.optional(),
-  contents: z.array(contentSchema).max(30, 'At most 30 things.').optional(),
+  contents: z
+    .array(contentSchema)
+    .max(LIMITS.contents, `A bag is planned for at most ${LIMITS.contents} things.`)
+    .optional(),
 });
 
-const yarnSchema = z.object({
+const yarnSchema = z.strictObject({
   id,
   name,
   colourName: name,
@@ -72,7 +82,7 @@ const yarnSchema = z.object({
 });
 export type Yarn = z.infer<typeof yarnSchema>;
 
-export const countSchema = z.object({
+export const countSchema = z.strictObject({
   count: z
     .number('A count must be a number.')
     .min(2, 'One or none says nothing about the gauge: count at least 2, better 10 or more.')
@@ -80,34 +90,43 @@ export const countSchema = z.object({
   length: lengthSchema,
 });
 
-const swatchSchema = z.object({
+const swatchSchema = z.strictObject({
   id,
   name,
   yarn: id,
-  hook: z.number('A hook size is a number of mm.').gt(0, 'A hook has a size.').max(40, 'Hooks end at 40 mm.'),
+  hook: z
+    .number('A hook size is a number of mm.')
+    .min(0.5, 'Hooks begin at 0.5 mm.')
+    .max(40, 'Hooks end at 40 mm.'),
   stitch: z.enum(STITCHES),
   school: z.enum(TURNING_SCHOOLS),
   strands: z.int().min(1, 'At least one strand.').max(6, 'At most six strands.'),
   stitches: countSchema.optional(),
   rows: countSchema.optional(),
-  blocked: z.object({ stitches: countSchema, rows: countSchema }).optional(),
+  blocked: z.strictObject({ stitches: countSchema, rows: countSchema }).optional(),
 });
 export type Swatch = z.infer<typeof swatchSchema>;
 
-export const measurementSchema = z.object({
-  rounds: z.int('Rounds are whole.').min(1, 'A motif has at least one round.').max(30, 'At most 30 rounds.'),
+export const measurementSchema = z.strictObject({
+  rounds: z
+    .int('Rounds are whole.')
+    .min(1, 'A motif has at least one round.')
+    .max(LIMITS.rounds, `A motif has at most ${LIMITS.rounds} rounds.`),
   size: lengthSchema,
 });
 
-const colourwaySchema = z.object({
+const colourwaySchema = z.strictObject({
   id,
   name,
   /** Yarn of each round from the centre; the last serves for all further rounds. */
-  rounds: z.array(id).min(1, 'A colourway needs a yarn for its first round.').max(30),
+  rounds: z
+    .array(id)
+    .min(1, 'A colourway needs a yarn for its first round.')
+    .max(LIMITS.rounds, `A colourway has at most ${LIMITS.rounds} colours.`),
 });
 export type Colourway = z.infer<typeof colourwaySchema>;
 
-const motifSchema = z.object({
+const motifSchema = z.strictObject({
   id,
   name,
   kind: z.enum(MOTIF_KINDS),
@@ -129,22 +148,28 @@ const motifSchema = z.object({
   swatch: id,
   /** Has a top and a bottom, so that it must not hang on its head. */
   oneWay: z.boolean(),
-  colourways: z.array(colourwaySchema).min(1, 'A motif needs at least one colourway.').max(24),
-  measured: z.array(measurementSchema).max(200),
+  colourways: z
+    .array(colourwaySchema)
+    .min(1, 'A motif needs at least one colourway.')
+    .max(LIMITS.colourways, `A motif has at most ${LIMITS.colourways} colourways.`),
+  measured: z.array(measurementSchema).max(LIMITS.measured, `At most ${LIMITS.measured} measured pieces.`),
 });
 export type Motif = z.infer<typeof motifSchema>;
 
-const joinsSchema = z.object({
+const joinsSchema = z.strictObject({
   method: z.enum(JOIN_METHODS),
   yarn: id,
   school: z.enum(SCHOOLS),
   flatFirst: z.boolean(),
   /** Lines joined another way than the rest, by line id. */
   lines: z
-    .record(z.string().max(60), z.object({ method: z.enum(JOIN_METHODS).optional(), yarn: id.optional() }))
+    .record(
+      z.string().max(60),
+      z.strictObject({ method: z.enum(JOIN_METHODS).optional(), yarn: id.optional() }),
+    )
     .optional(),
   /** The closing line kept for the end, and at which of its ends the yarn comes out. */
-  last: z.object({ line: z.string().max(60), end: z.enum(['first', 'second']) }).optional(),
+  last: z.strictObject({ line: z.string().max(60), end: z.enum(['first', 'second']) }).optional(),
   /** Longest yarn a needle is threaded with, mm. */
   longest: z
     .number('A length of yarn is a number of mm.')
@@ -153,24 +178,33 @@ const joinsSchema = z.object({
     .optional(),
   /** A strip of motifs already joined, laid under the tape: the surest way to know what a join adds. */
   measuredStrip: z
-    .object({
+    .strictObject({
       motif: id,
-      rounds: z.int().min(1).max(30),
-      motifs: z.int().min(2, 'A joined strip has at least 2 motifs.').max(60),
+      rounds: measurementSchema.shape.rounds,
+      motifs: z
+        .int('Squares are whole.')
+        .min(2, 'A joined strip has at least 2 squares.')
+        .max(60, 'A joined strip has at most 60 squares.'),
       length: lengthSchema,
     })
     .optional(),
 });
 
-const shape = z.object({
+const shape = z.strictObject({
   format: z.literal(FORMAT),
   version: z.literal(VERSION),
   name,
-  note: z.string().max(4000, 'A note cannot be longer than 4000 characters.'),
+  note: z.string().max(LIMITS.note, `A note cannot be longer than ${LIMITS.note} characters.`),
   brief: briefSchema,
-  yarns: z.array(yarnSchema).min(1, 'A bag needs at least one yarn.').max(60),
-  swatches: z.array(swatchSchema).min(1, 'A bag needs at least one swatch.').max(30),
-  motifs: z.array(motifSchema).max(30),
+  yarns: z
+    .array(yarnSchema)
+    .min(1, 'A bag needs at least one yarn.')
+    .max(LIMITS.yarns, `A bag has at most ${LIMITS.yarns} yarns.`),
+  swatches: z
+    .array(swatchSchema)
+    .min(1, 'A bag needs at least one swatch.')
+    .max(LIMITS.swatches, `A bag has at most ${LIMITS.swatches} swatches.`),
+  motifs: z.array(motifSchema).max(LIMITS.motifs, `A bag has at most ${LIMITS.motifs} motifs.`),
   construction: constructionSchema,
   features: featuresSchema.optional(),
   finish: finishSchema.optional(),
@@ -197,15 +231,19 @@ export const documentSchema = shape.superRefine((doc, context) => {
     if (!has[kind].has(wanted))
       context.addIssue({ code: 'custom', path, message: `There is no ${kind} “${wanted}” in this bag.` });
   };
-  const unique = (list: ReadonlyArray<{ id: string }>, key: string) => {
+  const unique = (list: ReadonlyArray<{ id: string }>, ...at: (string | number)[]) => {
     list.forEach((item, i) => {
       if (list.findIndex((other) => other.id === item.id) < i)
-        context.addIssue({ code: 'custom', path: [key, i, 'id'], message: `“${item.id}” is there twice.` });
+        context.addIssue({ code: 'custom', path: [...at, i, 'id'], message: `“${item.id}” is there twice.` });
     });
   };
   unique(doc.yarns, 'yarns');
   unique(doc.swatches, 'swatches');
   unique(doc.motifs, 'motifs');
+  unique(doc.brief.contents ?? [], 'brief', 'contents');
+  doc.motifs.forEach(({ colourways }, i) => {
+    unique(colourways, 'motifs', i, 'colourways');
+  });
   doc.swatches.forEach((swatch, i) => {
     need('yarn', swatch.yarn, ['swatches', i, 'yarn']);
   });

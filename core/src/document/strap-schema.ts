@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { count } from '../fields/index.ts';
+import { count, idSchema } from '../fields/index.ts';
 
 /** How a strap is made. */
 export const STRAP_KINDS = ['rows', 'along', 'tube', 'doubled', 'chained', 'edge'] as const;
@@ -15,9 +15,9 @@ const lengthOf = (what: string, least: number) =>
     .min(least, `${what} is at least ${least} mm.`)
     .max(3000, `${what} is at most 3 m.`);
 
-export const strapsSchema = z.object({
+export const strapsSchema = z.strictObject({
   kind: z.enum(STRAP_KINDS),
-  swatch: z.string(),
+  swatch: idSchema,
   /** One over the shoulder from side to side, or one on each face. */
   many: z.union([z.literal(1), z.literal(2)]),
   /** From the rim to the highest point of the strap as it hangs, mm. */
@@ -29,7 +29,7 @@ export const strapsSchema = z.object({
   wide: count('The width of a strap', 60),
   /** A finished strap before and after it has hung with a load, mm: the maker's own stretch, for what is usual. */
   hung: z
-    .object({ before: lengthOf('The length before', 20), after: lengthOf('The length after', 20) })
+    .strictObject({ before: lengthOf('The length before', 20), after: lengthOf('The length after', 20) })
     .refine(
       ({ before, after }) => after >= before,
       'Straps do not shrink: the length after is the longer one.',
@@ -40,18 +40,18 @@ export const strapsSchema = z.object({
   adjust: z
     .discriminatedUnion('by', [
       /** In two parts, a button on one and holes along the other, so many rows or stitches apart. */
-      z.object({
+      z.strictObject({
         by: z.literal('holes'),
         holes: count('Button holes', 12, 2),
         apart: count('From hole to hole', 60),
       }),
       /** Through a slide and back to it. */
-      z.object({ by: z.literal('slide') }),
+      z.strictObject({ by: z.literal('slide') }),
     ])
     .optional(),
   /** How it is carried, and by whom. */
   worn: z
-    .object({
+    .strictObject({
       carried: z.enum(CARRIED),
       /** mm */
       stature: z

@@ -1,1 +1,5 @@
+export * from './bounds.ts';
 export * from './count.ts';
+export * from './id.ts';
+export * from './limits.ts';
+export * from './sentences.ts';

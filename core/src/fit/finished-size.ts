@@ -14,6 +14,15 @@ export interface Finished {
 /** How far a size is nudged to see what rests on it, mm. Sizes enter linearly, so any step gives the same. */
 const NUDGE = 0.1;
 
+/** Builds the bag with the given sizes nudged (mm by key), noting the sizes it asks for. */
+export type BuildNudged = (nudge: ReadonlyMap<string, number>, used: Set<string>) => BagGraph;
+
+export interface FinishedSizes {
+  readonly sizes: Readonly<Record<Measure, Finished>>;
+  /** Every size the bag rests on. */
+  readonly rests: readonly SizeVariable[];
+}
+
 /**
  * Finished sizes with both kinds of error, for any construction.
  *
@@ -21,14 +30,14 @@ const NUDGE = 0.1;
  * with x_k nudged. For a row of n motifs c is n. The common error moves all n together and the single
  * errors partly cancel: var M = sum of c_k^2 common_k^2 + |c_k| single_k^2.
  *
- * @param build builds the bag with the given sizes nudged (mm by key), noting the sizes it asks for.
+ * @param graph the bag as it is, and `used` the sizes it rests on.
  */
 export function finishedSizes(
-  build: (nudge: ReadonlyMap<string, number>, used: Set<string>) => BagGraph,
+  graph: BagGraph,
+  used: ReadonlySet<string>,
+  build: BuildNudged,
   find: (key: string) => SizeVariable,
-): { graph: BagGraph; sizes: Record<Measure, Finished> } {
-  const used = new Set<string>();
-  const graph = build(new Map(), used);
+): FinishedSizes {
   const nominal = measure(graph);
   const slopes = [...used].map((key) => {
     const nudged = measure(build(new Map([[key, NUDGE]]), new Set()));
@@ -55,5 +64,5 @@ export function finishedSizes(
   };
   const [width, height, depth, opening] = MEASURES.map(finished);
   if (!width || !height || !depth || !opening) throw new Error('A measure is missing.');
-  return { graph, sizes: { width, height, depth, opening } };
+  return { sizes: { width, height, depth, opening }, rests: [...used].map(find) };
 }

@@ -17,11 +17,14 @@ import {
 } from '../families/index.ts';
 import { featureControls, withFeatures } from '../features/index.ts';
 import {
+  type BuildNudged,
   type ContentFit,
   contentFits,
   type Finished,
+  type FinishedSizes,
   finishedSizes,
   materialsOf,
+  type SizeTable,
   type SizeVariable,
   sizeTable,
   type Tape,
@@ -44,6 +47,7 @@ import { hangStraps, type StrapPlan } from '../strap/index.ts';
 import { mm } from '../units/index.ts';
 import { designsOf } from './designs.ts';
 import { type Tally, tallyOf } from './tally.ts';
+import { graphTrouble, sizeTrouble } from './trouble.ts';
 
 /** Everything that is worked out from a document. */
 export interface Plan {
@@ -79,18 +83,51 @@ function once<T>(make: () => T): () => T {
   };
 }
 
-/** Works everything out anew. Pure, and quick enough to run after every edit. */
-export function planOf(document: BagDocument): Plan {
+/** A document worked out, or why it cannot be, in a sentence for its maker. */
+export type Planned =
+  | { readonly ok: true; readonly plan: Plan }
+  | { readonly ok: false; readonly problem: string };
+
+/**
+ * Works everything out anew. Pure, and quick enough to run after every edit. Total: whatever the schema takes gives
+ * finite figures, or a sentence that says why it cannot be a bag.
+ */
+export function planned(document: BagDocument): Planned {
   const table = sizeTable(document);
+  const problem = sizeTrouble(document, table);
+  if (problem) return { ok: false, problem };
   const settled = familyOf(document.construction).settle(materialsOf(table, document));
   const family = familyOf(settled);
-  const keys = new Set<string>();
-  const { graph: joined, sizes } = finishedSizes((nudge, used) => {
+  const build: BuildNudged = (nudge, used) => {
     const materials = materialsOf(table, document, nudge, used);
-    const built = withFeatures(family.build(materials), document.features ?? {}, materials);
-    for (const key of used) keys.add(key);
-    return built;
-  }, table.find);
+    return withFeatures(family.build(materials), document.features ?? {}, materials);
+  };
+  const used = new Set<string>();
+  const graph = build(new Map(), used);
+  const trouble = graphTrouble(graph);
+  if (trouble) return { ok: false, problem: trouble };
+  const sizes = finishedSizes(graph, used, build, table.find);
+  return { ok: true, plan: worked(document, table, settled, graph, sizes) };
+}
+
+/**
+ * The plan of a document that is known to have one.
+ * @throws with the sentence of `planned` where it has none.
+ */
+export function planOf(document: BagDocument): Plan {
+  const answer = planned(document);
+  if (!answer.ok) throw new Error(answer.problem);
+  return answer.plan;
+}
+
+/** Works out everything that follows from a bag and its sizes. */
+function worked(
+  document: BagDocument,
+  table: SizeTable,
+  settled: Construction,
+  joined: BagGraph,
+  { sizes, rests }: FinishedSizes,
+): Plan {
   const { graph, straps, drop } = hangStraps(joined, document, table);
   const designs = designsOf(document, graph);
   const lines = lineMatches(graph);
@@ -101,10 +138,10 @@ export function planOf(document: BagDocument): Plan {
   return {
     document,
     settled,
-    familyName: family.name,
+    familyName: familyOf(settled).name,
     graph,
     designs,
-    sizes: [...keys].map(table.find),
+    sizes: rests,
     tapes: [
       ...MEASURES.map((measure) => tapeOf(measure, sizes[measure], targetOf(document, graph, measure))),
       ...(drop ? [tapeOf('strapDrop', drop, document.brief.strapDrop)] : []),

@@ -2,7 +2,11 @@ import fc from 'fast-check';
 import type { Features, Finish } from '../document/index.ts';
 import { type BagDocument, CARRIED, documentSchema, STRAP_KINDS } from '../document/index.ts';
 import { type Body, type Construction, FAMILIES, type FaceMake, type FamilyId } from '../families/index.ts';
+import { sizeTable } from '../fit/index.ts';
 import { beginDocument } from '../plan/index.ts';
+import { JOIN_METHODS, SCHOOLS } from '../runs/index.ts';
+import { STITCHES } from '../stitches/index.ts';
+import { mm } from '../units/index.ts';
 
 const SHAPES = ['disc', 'half-disc', 'hexagon', 'triangle', 'rectangle'] as const;
 
@@ -312,3 +316,142 @@ export const finishes: fc.Arbitrary<Finish> = fc.record(
   },
   { requiredKeys: [] },
 );
+
+/** A length anywhere between the shortest and the longest a bag may have, small and large ones as often. */
+const anyLength = fc.double({ min: -1, max: 3.69, noNaN: true }).map((power) => 10 ** power);
+/** A length as a maker would measure it. */
+const likelyLength = fc.double({ min: 20, max: 400, noNaN: true });
+const someLength = fc.oneof({ weight: 8, arbitrary: likelyLength }, { weight: 1, arbitrary: anyLength });
+/** Mostly a pitch between fine thread and chunky yarn. */
+const counted = fc.oneof(
+  {
+    weight: 8,
+    arbitrary: fc
+      .tuple(fc.integer({ min: 4, max: 60 }), fc.double({ min: 1.5, max: 15, noNaN: true }))
+      .map(([count, pitch]) => ({ count, length: count * pitch })),
+  },
+  { weight: 1, arbitrary: fc.record({ count: fc.integer({ min: 2, max: 500 }), length: someLength }) },
+);
+const target = fc.record({ value: someLength, tolerance: fc.double({ min: 0, max: 500, noNaN: true }) });
+const anyId = fc.stringMatching(/^[A-Za-z0-9_-]{1,12}$/);
+
+const gauge = fc.record(
+  {
+    hook: fc.double({ min: 0.5, max: 40, noNaN: true }),
+    stitch: fc.constantFrom(...STITCHES),
+    strands: fc.integer({ min: 1, max: 6 }),
+    stitches: counted,
+    rows: counted,
+    blocked: fc.record({ stitches: counted, rows: counted }),
+  },
+  { requiredKeys: ['hook', 'stitch', 'strands'] },
+);
+
+const wants = fc.record(
+  {
+    width: target,
+    height: target,
+    depth: target,
+    opening: target,
+    strapDrop: target,
+    contents: fc.array(
+      fc.oneof(
+        fc.record({
+          shape: fc.constant('box' as const),
+          height: someLength,
+          width: someLength,
+          thickness: someLength,
+        }),
+        fc.record({ shape: fc.constant('cylinder' as const), height: someLength, diameter: someLength }),
+      ),
+      { maxLength: 3 },
+    ),
+  },
+  { requiredKeys: [] },
+);
+
+const joined = fc.record(
+  {
+    method: fc.constantFrom(...JOIN_METHODS),
+    school: fc.constantFrom(...SCHOOLS),
+    flatFirst: fc.boolean(),
+    longest: fc.integer({ min: 600, max: 10_000 }),
+    measuredStrip: fc.record({
+      rounds: fc.integer({ min: 1, max: 30 }),
+      motifs: fc.integer({ min: 2, max: 60 }),
+      /** Mostly what the squares measure, give or take a tenth. */
+      length: fc.oneof(
+        { weight: 8, arbitrary: fc.double({ min: 0.9, max: 1.1, noNaN: true }) },
+        { weight: 1, arbitrary: fc.double({ min: 0.001, max: 40, noNaN: true }) },
+      ),
+    }),
+  },
+  { requiredKeys: ['method', 'school', 'flatFirst'] },
+);
+
+const motifFacts = fc.record({
+  cornerChains: fc.integer({ min: 1, max: 3 }),
+  gapChains: fc.integer({ min: 0, max: 1 }),
+  measured: fc.array(
+    fc
+      .tuple(
+        fc.integer({ min: 1, max: 30 }),
+        fc.double({ min: 15, max: 25, noNaN: true }),
+        anyLength,
+        fc.nat({ max: 9 }),
+      )
+      .map(([rounds, each, wild, pick]) => ({ rounds, size: pick === 0 ? wild : rounds * each })),
+    {
+      maxLength: 4,
+    },
+  ),
+});
+
+/**
+ * Any document the schema takes, extremes and nonsense as well: gauges of a tenth of a millimetre, joined strips
+ * shorter than their squares, bags of five metres. What is planned from one is finite, or refused in words.
+ */
+export const documents: fc.Arbitrary<BagDocument> = fc
+  .record({
+    construction: constructions,
+    own: features,
+    finish: finishes,
+    first: gauge,
+    second: gauge,
+    brief: wants,
+    joins: joined,
+    motif: motifFacts,
+    note: fc.string({ maxLength: 40 }),
+    ids: fc.uniqueArray(anyId, { minLength: 3, maxLength: 3 }),
+  })
+  .map(({ construction, own, finish, first, second, brief, joins, motif: facts, note, ids }) => {
+    const base = testDocument(construction);
+    const [yarn = 'y', ...waysIds] = ids;
+    const { measuredStrip, ...how } = joins;
+    const document = documentSchema.parse({
+      ...base,
+      note,
+      features: own,
+      finish,
+      brief: {
+        ...brief,
+        contents: brief.contents?.map((one, i) => ({ ...one, id: `c${i}`, name: `Thing ${i}` })),
+      },
+      yarns: base.yarns.slice(0, 1).map((one) => ({ ...one, id: yarn })),
+      swatches: base.swatches.map((one, i) => ({ ...one, ...(i === 0 ? first : second), yarn })),
+      motifs: base.motifs.map((one) => ({
+        ...one,
+        ...facts,
+        colourways: waysIds.map((id) => ({ id, name: id, rounds: [yarn] })),
+      })),
+      joins: { ...base.joins, ...how, yarn },
+    });
+    if (!measuredStrip) return document;
+    const { rounds: worked, motifs, length: share } = measuredStrip;
+    const side = sizeTable(document).motif('m1').size.at(worked).value;
+    const length = mm(Math.min(5000, Math.max(1, share * motifs * side)));
+    return {
+      ...document,
+      joins: { ...document.joins, measuredStrip: { motif: 'm1', rounds: worked, motifs, length } },
+    };
+  });

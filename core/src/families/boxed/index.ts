@@ -22,7 +22,7 @@ import {
 } from '../layout/sheet.ts';
 import { scaled, X, Y, Z } from '../layout/wrap.ts';
 
-export const boxedSchema = z.object({
+export const boxedSchema = z.strictObject({
   family: z.literal('boxed'),
   front: bodySchema.meta({ description: 'Front and back, a by b.' }),
   side: bodySchema.meta({ description: 'Left and right side, c by b.' }),

@@ -15,10 +15,10 @@ const lengthOf = (what: string, least: number) =>
     .min(least, `${what} must be at least ${least} mm.`)
     .max(MOST, `${what} cannot be more than 1.2 m.`);
 
-export const coverSchema = z.object({
+export const coverSchema = z.strictObject({
   family: z.literal('cover'),
   /** The ready-made bag, pressed flat, mm. */
-  over: z.object({
+  over: z.strictObject({
     width: lengthOf('The width of the ready-made bag', 10),
     height: lengthOf('The height of the ready-made bag', 10),
     depth: lengthOf('The depth of the ready-made bag', 0),

@@ -4,7 +4,7 @@ import { defineFamily } from '../family.ts';
 import { sheetsWithin } from '../layout/sheets-within.ts';
 import { buildFacesAndStrip, settle } from './build.ts';
 import { facesAndStripControls } from './controls.ts';
-import { type FacesAndStrip, facesAndStripSchema } from './schema.ts';
+import { facesAndStripSchema } from './schema.ts';
 
 export { facesAndStripSchema };
 

@@ -3,7 +3,7 @@ import { count } from '../../fields/index.ts';
 import { type Body, bodySchema, MOST_STITCHES } from '../layout/body.ts';
 import { stripSchema } from '../strip/strip.ts';
 
-export const foldOverSchema = z.object({
+export const foldOverSchema = z.strictObject({
   family: z.literal('fold-over'),
   /** The whole panel: front, back and flap end to end. */
   body: bodySchema,
@@ -16,7 +16,7 @@ export const foldOverSchema = z.object({
    * A front of its own, of so many of the panel's rows, with a strip between it and the back. Without it the
    * panel itself folds up as the front.
    */
-  apart: z.object({ front: count('The front', MOST_STITCHES), strip: stripSchema }).optional(),
+  apart: z.strictObject({ front: count('The front', MOST_STITCHES), strip: stripSchema }).optional(),
 });
 export type FoldOver = z.infer<typeof foldOverSchema>;
 

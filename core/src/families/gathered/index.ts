@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { type BagGraph, type Interval, intervalLength } from '../../bag/index.ts';
-import { count } from '../../fields/index.ts';
+import { count, idSchema } from '../../fields/index.ts';
 import type { Point } from '../../geometry/index.ts';
 import { bodyControls, bodyOfSize, type Choices, type Control, lift, sizeOf } from '../control/control.ts';
 import { each } from '../explore.ts';
@@ -18,13 +18,13 @@ const MOST_TOGETHER = 6;
 const MOST_BAND = 60;
 const MOST_SLIT = 400;
 
-export const gatheredSchema = z.object({
+export const gatheredSchema = z.strictObject({
   family: z.literal('gathered'),
   /** The whole piece: front and back end to end, folded at the bottom. */
   body: bodySchema,
   /** Stitches worked together into one of the band. */
   together: count('Stitches together', MOST_TOGETHER, 2),
-  band: z.object({ swatch: z.string(), rows: count('Rows of the band', MOST_BAND) }),
+  band: z.strictObject({ swatch: idSchema, rows: count('Rows of the band', MOST_BAND) }),
   /** Left open at either side below the band, mm. */
   slit: z
     .number('The slit is a length in mm.')

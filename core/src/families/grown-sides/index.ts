@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { type BagGraph, type Edge, type Interval, intervalLength, type Piece } from '../../bag/index.ts';
-import { count } from '../../fields/index.ts';
+import { count, idSchema } from '../../fields/index.ts';
 import { rectangle } from '../../geometry/index.ts';
 import { mm } from '../../units/index.ts';
 import { bodyOfSize, type Choices, type Control, lift } from '../control/control.ts';
@@ -17,11 +17,11 @@ import { standing, wallAlong } from '../strip/wall.ts';
 
 const MOST_ROUNDS_OUT = 60;
 
-export const grownSidesSchema = z.object({
+export const grownSidesSchema = z.strictObject({
   family: z.literal('grown-sides'),
   face: faceSchema,
   /** Swatch of the rounds that turn up as walls. */
-  swatch: z.string(),
+  swatch: idSchema,
   /** Rounds worked out of each face's border: half of the depth. */
   rounds: count('Rounds of the wall', MOST_ROUNDS_OUT),
 });

@@ -1,29 +1,29 @@
 import { z } from 'zod';
-import { count } from '../../fields/index.ts';
+import { count, idSchema, LIMITS } from '../../fields/index.ts';
 
 /** The largest sheet: beyond this no one lays a bag out on a table. */
-export const MOST_CELLS = 40;
-export const MOST_ROUNDS = 30;
-export const MOST_STITCHES = 2000;
+export const MOST_CELLS = LIMITS.cells;
+export const MOST_ROUNDS = LIMITS.rounds;
+export const MOST_STITCHES = LIMITS.stitches;
 
 export const multipleSchema = z
-  .object({
+  .strictObject({
     multiple: count('A multiple', 100).meta({ description: 'The stitch pattern repeats over so many.' }),
     extra: z.int().min(0, 'The extra cannot be negative.').max(100),
   })
   .meta({ description: 'The stitch count must be a multiple of `multiple`, plus `extra`.' });
 
-export const motifBodySchema = z.object({
+export const motifBodySchema = z.strictObject({
   of: z.literal('motifs'),
-  motif: z.string(),
+  motif: idSchema,
   rounds: count('Rounds', MOST_ROUNDS),
   columns: count('Columns', MOST_CELLS),
   rows: count('Rows of squares', MOST_CELLS),
 });
 
-export const workedBodySchema = z.object({
+export const workedBodySchema = z.strictObject({
   of: z.literal('worked'),
-  swatch: z.string(),
+  swatch: idSchema,
   stitches: count('Stitches', MOST_STITCHES),
   rows: count('Rows', MOST_STITCHES),
   multiple: multipleSchema,

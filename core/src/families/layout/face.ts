@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { type Edge, type Interval, type Piece, pathOn, type Seam, type SeamLine } from '../../bag/index.ts';
-import { count } from '../../fields/index.ts';
+import { count, idSchema } from '../../fields/index.ts';
 import { distance, extent, type Point } from '../../geometry/index.ts';
 import { isSquare, type MotifKind } from '../../motif/index.ts';
 import { mm } from '../../units/index.ts';
@@ -9,9 +9,9 @@ import type { Materials } from './materials.ts';
 import { BOTTOM, innerSeams, LEFT, layOut, piecesOf, RIGHT, sheetSide, TOP } from './sheet.ts';
 
 const oneSchema = z
-  .object({
+  .strictObject({
     of: z.literal('one'),
-    motif: z.string(),
+    motif: idSchema,
     rounds: count('Rounds', MOST_ROUNDS),
     /** Per cent of a disc's round that no strip takes; other shapes open along their upper side. */
     open: count('The opening', 60, 5),
@@ -19,14 +19,16 @@ const oneSchema = z
   .meta({ description: 'One motif of any shape.' });
 
 const shapedSchema = z
-  .object({
+  .strictObject({
     of: z.literal('shaped'),
-    swatch: z.string(),
+    swatch: idSchema,
     /** Stitches of the first row. */
     chain: count('The first row', MOST_STITCHES),
     /** From the bottom up: over so many rows to so many stitches, as evenly at both sides. */
     parts: z
-      .array(z.object({ rows: count('Rows', MOST_STITCHES), stitches: count('Stitches', MOST_STITCHES) }))
+      .array(
+        z.strictObject({ rows: count('Rows', MOST_STITCHES), stitches: count('Stitches', MOST_STITCHES) }),
+      )
       .min(1, 'A shaped panel has at least one part.')
       .max(8, 'A shaped panel has at most 8 parts.'),
   })

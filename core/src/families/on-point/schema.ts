@@ -1,13 +1,13 @@
 import { z } from 'zod';
-import { count } from '../../fields/index.ts';
+import { count, idSchema } from '../../fields/index.ts';
 import { MOST_ROUNDS } from '../layout/body.ts';
 
 export const MOST_ACROSS = 6;
 export const MOST_ROWS = 8;
 
-export const onPointSchema = z.object({
+export const onPointSchema = z.strictObject({
   family: z.literal('on-point'),
-  motif: z.string(),
+  motif: idSchema,
   rounds: count('Rounds', MOST_ROUNDS),
   /** Diamonds across the bag. */
   across: count('Diamonds across', MOST_ACROSS),

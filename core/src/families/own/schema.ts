@@ -1,19 +1,19 @@
 import { z } from 'zod';
-import { count } from '../../fields/index.ts';
+import { count, idSchema } from '../../fields/index.ts';
 import { MOST_ROUNDS } from '../layout/body.ts';
 
 /** Farthest cell from the middle of the table. */
 const FAR = 60;
 const place = z.int('A place on the grid is whole.').min(-FAR).max(FAR);
 
-const cellSchema = z.object({ x: place, y: place, of: z.enum(['square', 'panel']) });
+const cellSchema = z.strictObject({ x: place, y: place, of: z.enum(['square', 'panel']) });
 export type Cell = z.infer<typeof cellSchema>;
 
 /** One edge of a cell, numbered counter-clockwise from its lower one. */
-const cellEdgeSchema = z.object({ x: place, y: place, side: z.int().min(0).max(3) });
+const cellEdgeSchema = z.strictObject({ x: place, y: place, side: z.int().min(0).max(3) });
 export type CellEdge = z.infer<typeof cellEdgeSchema>;
 
-const foldSchema = z.object({
+const foldSchema = z.strictObject({
   lies: z.enum(['upright', 'level']),
   /** In halves of a cell's width on the table. */
   at: z
@@ -25,17 +25,17 @@ const foldSchema = z.object({
 });
 export type NetFold = z.infer<typeof foldSchema>;
 
-export const ownSchema = z.object({
+export const ownSchema = z.strictObject({
   family: z.literal('own'),
-  motif: z.string(),
+  motif: idSchema,
   rounds: count('Rounds', MOST_ROUNDS),
   /** What panels are worked in; each is as large as a square. */
-  swatch: z.string(),
+  swatch: idSchema,
   /** Squares with level sides, or standing on a corner. */
   grid: z.enum(['straight', 'point']),
   cells: z.array(cellSchema).min(1, 'A net has at least one piece.').max(400, 'At most 400 pieces.'),
   folds: z.array(foldSchema).max(40, 'At most 40 folds.'),
-  pairs: z.array(z.object({ a: cellEdgeSchema, b: cellEdgeSchema })).max(800),
+  pairs: z.array(z.strictObject({ a: cellEdgeSchema, b: cellEdgeSchema })).max(800),
 });
 export type Own = z.infer<typeof ownSchema>;
 

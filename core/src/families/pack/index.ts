@@ -21,14 +21,14 @@ const strapSchema = z
   .min(100, 'A strap is at least 10 cm long.')
   .max(MOST_STRAP, 'A strap is at most 1.5 m long.');
 
-export const packSchema = z.object({
+export const packSchema = z.strictObject({
   family: z.literal('pack'),
   body: innerSchema,
   worn: z.discriminatedUnion('on', [
     /** On the back: a flap over a drawn rim, two straps. */
-    z.object({ on: z.literal('back'), flap: faceSchema, eyelets: eyeletsSchema, strap: strapSchema }),
+    z.strictObject({ on: z.literal('back'), flap: faceSchema, eyelets: eyeletsSchema, strap: strapSchema }),
     /** Round the waist: a zip along the rim, a belt in two parts that button. */
-    z.object({ on: z.literal('waist'), belt: strapSchema, holes: z.int().min(1).max(30) }),
+    z.strictObject({ on: z.literal('waist'), belt: strapSchema, holes: z.int().min(1).max(30) }),
   ]),
 });
 export type Pack = z.infer<typeof packSchema>;

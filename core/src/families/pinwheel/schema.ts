@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { idSchema } from '../../fields/index.ts';
 import { MOST_ROUNDS } from '../layout/body.ts';
 
 export const MOST_WING = 10;
@@ -8,9 +9,9 @@ const wing = z
   .min(1, 'A wing counts its centre square: at least 1.')
   .max(MOST_WING, `A wing cannot have more than ${MOST_WING} squares.`);
 
-export const pinwheelSchema = z.object({
+export const pinwheelSchema = z.strictObject({
   family: z.literal('pinwheel'),
-  motif: z.string(),
+  motif: idSchema,
   rounds: z
     .int('Rounds must be a whole number.')
     .min(1, 'Rounds must be at least 1.')

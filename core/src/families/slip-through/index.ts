@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { BagGraph, Motion } from '../../bag/index.ts';
-import { count } from '../../fields/index.ts';
+import { count, idSchema } from '../../fields/index.ts';
 import { type Choices, type Control, motifChoice, squaresOfSize } from '../control/control.ts';
 import { each } from '../explore.ts';
 import { defineFamily } from '../family.ts';
@@ -23,9 +23,9 @@ import { scaled, X, Y } from '../layout/wrap.ts';
 
 const MOST_HANDLE = 12;
 
-export const slipThroughSchema = z.object({
+export const slipThroughSchema = z.strictObject({
   family: z.literal('slip-through'),
-  motif: z.string(),
+  motif: idSchema,
   rounds: count('Rounds', MOST_ROUNDS),
   /** Columns of one face; as many again lie behind. */
   columns: count('Columns', MOST_CELLS / 2, 2),

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { Edge, Interval, Piece } from '../../bag/index.ts';
-import { count } from '../../fields/index.ts';
+import { count, idSchema } from '../../fields/index.ts';
 import { rectangle } from '../../geometry/index.ts';
 import { countsToFit, type StripCounts, spreadCounts } from '../../match/strip.ts';
 import { mm } from '../../units/index.ts';
@@ -13,16 +13,16 @@ import { BOTTOM, TOP } from '../layout/sheet.ts';
 /** Fewest rows or stitches of a strip: it goes along three sides at least, mostly. */
 export const LEAST = 3;
 
-export const stripSchema = z.object({
-  swatch: z.string(),
+export const stripSchema = z.strictObject({
+  swatch: idSchema,
   /** `across`: short rows of the depth, many rows. `along`: one long row of the way, a few rows. */
   worked: z.enum(['across', 'along']),
   /** Stitches (across) or rows (along) that make the depth. */
   depth: count('The depth', MOST_STITCHES),
   /** Rows (across) or stitches (along) that make the way round the face. */
   length: z.discriminatedUnion('by', [
-    z.object({ by: z.literal('way') }),
-    z.object({ by: z.literal('count'), count: count('The strip', MOST_STITCHES, LEAST) }),
+    z.strictObject({ by: z.literal('way') }),
+    z.strictObject({ by: z.literal('count'), count: count('The strip', MOST_STITCHES, LEAST) }),
   ]),
   multiple: multipleSchema,
 });

@@ -18,7 +18,7 @@ const MOST_TUCK = 400;
 /** Boxed corners come in steps of this, mm. */
 const TUCK_STEP = 5;
 
-export const twoFacesSchema = z.object({
+export const twoFacesSchema = z.strictObject({
   family: z.literal('two-faces'),
   face: faceSchema,
   /** Depth sewn across each bottom corner, mm; 0 leaves the bag flat. */

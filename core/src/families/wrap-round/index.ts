@@ -3,7 +3,7 @@ import { defineFamily } from '../family.ts';
 import { sheetsWithin } from '../layout/sheets-within.ts';
 import { buildWrapRound } from './build.ts';
 import { wrapRoundControls } from './controls.ts';
-import { type WrapRound, wrapRoundSchema } from './schema.ts';
+import { wrapRoundSchema } from './schema.ts';
 
 export { wrapRoundSchema };
 

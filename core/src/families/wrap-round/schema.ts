@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { count } from '../../fields/index.ts';
+import { count, idSchema } from '../../fields/index.ts';
 import { bodySchema, MOST_ROUNDS } from '../layout/body.ts';
 
-export const wrapRoundSchema = z.object({
+export const wrapRoundSchema = z.strictObject({
   family: z.literal('wrap-round'),
   body: bodySchema.meta({
     description:
@@ -15,7 +15,7 @@ export const wrapRoundSchema = z.object({
   sides: z.enum(['joins', 'columns']),
   /** A disc that a tube stands on, instead of a seam or a row. */
   base: z
-    .object({ of: z.literal('one'), motif: z.string(), rounds: count('Rounds of the base', MOST_ROUNDS) })
+    .strictObject({ of: z.literal('one'), motif: idSchema, rounds: count('Rounds of the base', MOST_ROUNDS) })
     .optional(),
 });
 export type WrapRound = z.infer<typeof wrapRoundSchema>;

@@ -33,6 +33,8 @@ export function sentenceOf(issue: Issue): string {
       return `This must be at least ${issue.minimum}.`;
     case 'too_big':
       return `This must be at most ${issue.maximum}.`;
+    case 'unrecognized_keys':
+      return `${listed(issue.keys)} ${issue.keys.length === 1 ? 'is no field' : 'are no fields'} that this version knows here.`;
     case 'invalid_union':
       return 'This is none of the kinds this version knows.';
     default:

@@ -1,0 +1,20 @@
+/** How many of each thing a bag may have: more than anyone plans with, few enough to be drawn and saved at once. */
+export const LIMITS = {
+  contents: 30,
+  yarns: 60,
+  swatches: 30,
+  motifs: 30,
+  colourways: 24,
+  /** Rounds of a motif, and colours of a colourway. */
+  rounds: 30,
+  measured: 200,
+  /** Characters. */
+  name: 80,
+  note: 4000,
+  /** Squares or panels a sheet has along one side. */
+  cells: 40,
+  /** Stitches or rows of a panel. */
+  stitches: 2000,
+  /** Pieces of one bag that are laid out and worked through after every edit. */
+  pieces: 600,
+} as const;

@@ -1,0 +1,79 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import type { BagDocument } from '../document/index.ts';
+import { LIMITS } from '../fields/index.ts';
+import { finishOf } from '../finish/index.ts';
+import { documents, testDocument } from '../testing/arbitraries.ts';
+import { squares } from '../testing/built.ts';
+import { notFinite } from '../testing/not-finite.ts';
+import { mm } from '../units/index.ts';
+import { controlsOf, featureControlsOf, netEditorOf, planned } from './index.ts';
+
+const problemOf = (document: BagDocument) => {
+  const answer = planned(document);
+  return answer.ok ? undefined : answer.problem;
+};
+
+const wrapped = (columns: number, rows: number) =>
+  testDocument({
+    family: 'wrap-round',
+    laid: 'tube',
+    bottom: 'seam',
+    sides: 'joins',
+    body: squares(columns, rows),
+  });
+
+describe('whatever the schema takes', () => {
+  test('gives finite figures everywhere, or a sentence', () => {
+    let refused = 0;
+    fc.assert(
+      fc.property(documents, (document) => {
+        const answer = planned(document);
+        if (!answer.ok) {
+          refused++;
+          expect(answer.problem).toMatch(/^[A-Z].*\.$/);
+          expect(answer.problem).not.toMatch(/NaN|Infinity|undefined/);
+          return;
+        }
+        const { plan } = answer;
+        expect(notFinite(plan)).toBeUndefined();
+        expect(notFinite([plan.steps(), plan.schools(), plan.fewestRuns(), finishOf(plan)])).toBeUndefined();
+        const editor = netEditorOf(document);
+        expect(notFinite([controlsOf(document), featureControlsOf(plan), editor])).toBeUndefined();
+        for (const { edges } of plan.graph.pieces)
+          for (const edge of edges) expect(edge.length).toBeGreaterThan(0);
+      }),
+      { numRuns: 500 },
+    );
+    // The range is no good if nearly everything in it is nonsense.
+    expect(refused).toBeLessThan(300);
+  });
+});
+
+describe('what cannot be is told by its cause', () => {
+  test('a joined strip shorter than its squares', () => {
+    // Three squares of 10 cm under the tape as 3 cm: each of two joins would take (300 - 30) / 2 = 135 mm.
+    const document = wrapped(4, 2);
+    const joins = {
+      ...document.joins,
+      measuredStrip: { motif: 'm1', rounds: 4, motifs: 3, length: mm(30) },
+    };
+    expect(problemOf({ ...document, joins })).toMatch(
+      /each join takes 13\.\d cm, but “Cluster square” of 4 rounds is only 10\.\d cm large/,
+    );
+  });
+
+  test('a square measured as nothing: a tenth of a millimetre, typed for ten centimetres', () => {
+    const document = wrapped(4, 2);
+    const motifs = document.motifs.map((motif) => ({ ...motif, measured: [{ rounds: 4, size: mm(0.1) }] }));
+    expect(problemOf({ ...document, motifs })).toContain(
+      '“Cluster square” of 4 rounds would come out 0.0 cm large',
+    );
+  });
+
+  test('more pieces than are worked out after every edit', () => {
+    expect(problemOf(wrapped(40, 15))).toBeUndefined();
+    expect(40 * 15).toBe(LIMITS.pieces);
+    expect(problemOf(wrapped(40, 16))).toContain('640 pieces');
+  });
+});
