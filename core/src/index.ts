@@ -1,3 +1,4 @@
+export * from './api/index.ts';
 export * from './bag/index.ts';
 export * from './document/index.ts';
 export * from './drape/index.ts';

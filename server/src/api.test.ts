@@ -1,10 +1,12 @@
-import { beginDocument, FAMILIES, planOf, readDocument } from '@fennot/core';
+import { randomUUID } from 'node:crypto';
+import { beginDocument, FAMILIES, type KeptBag, planOf, readDocument, type StoredBag } from '@fennot/core';
 import type { FastifyInstance } from 'fastify';
 import type { Knex } from 'knex';
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest';
 import { buildApp } from './app.ts';
 import { readConfig } from './config.ts';
-import { migrate } from './db/connect.ts';
+import { BagStore } from './db/bags.ts';
+import { connect, migrate } from './db/connect.ts';
 import { localOwner } from './db/owners.ts';
 import { addDemoBags, demoBags } from './demo/index.ts';
 import { freshDatabase } from './testing/database.ts';
@@ -29,8 +31,15 @@ afterAll(async () => {
 });
 
 const bag = (name = 'A bag') => beginDocument({ name });
-const create = async (name?: string) =>
-  (await app.inject({ method: 'POST', url: '/api/bags', payload: { document: bag(name) } })).json();
+const post = (document: unknown, id: string = randomUUID()) =>
+  app.inject({ method: 'POST', url: '/api/bags', payload: { id, document } });
+const create = async (name?: string) => (await post(bag(name))).json<StoredBag>();
+const put = (id: string, basedOn: number, name: string, save: string = randomUUID()) =>
+  app.inject({ method: 'PUT', url: `/api/bags/${id}`, payload: { save, basedOn, document: bag(name) } });
+const remove = (id: string) => app.inject({ method: 'DELETE', url: `/api/bags/${id}` });
+const restore = (id: string, basedOn: number) =>
+  app.inject({ method: 'POST', url: `/api/bags/${id}/restore`, payload: { basedOn } });
+const nameOf = async (id: string) => (await app.inject(`/api/bags/${id}`)).json().document?.name;
 
 describe('bags', () => {
   test('are created, listed, read and deleted', async () => {
@@ -39,43 +48,128 @@ describe('bags', () => {
     const list = (await app.inject('/api/bags')).json();
     expect(list.map((one: { id: string }) => one.id)).toEqual([made.id]);
     expect((await app.inject(`/api/bags/${made.id}`)).json()).toEqual(made);
-    expect((await app.inject({ method: 'DELETE', url: `/api/bags/${made.id}` })).statusCode).toBe(204);
+    expect((await remove(made.id)).json()).toMatchObject({ version: 2 });
     expect((await app.inject(`/api/bags/${made.id}`)).statusCode).toBe(404);
+  });
+
+  test('are made once, however often the same one is asked for', async () => {
+    const id = randomUUID();
+    const [first, again] = [await post(bag('Once'), id), await post(bag('Once'), id)];
+    expect(again.json()).toEqual(first.json());
+    expect((await app.inject('/api/bags')).json()).toHaveLength(1);
   });
 
   test('are saved on top of the version they were read at', async () => {
     const { id } = await create();
-    const put = (basedOn: number, name: string) =>
-      app.inject({ method: 'PUT', url: `/api/bags/${id}`, payload: { basedOn, document: bag(name) } });
-    expect((await put(1, 'Mine')).json()).toMatchObject({ version: 2, document: { name: 'Mine' } });
-    const clash = await put(1, 'Theirs');
+    expect((await put(id, 1, 'Mine')).json()).toMatchObject({ version: 2 });
+    const clash = await put(id, 1, 'Theirs');
     expect(clash.statusCode).toBe(409);
     expect(clash.headers['content-type']).toContain('application/problem+json');
     expect(clash.json()).toMatchObject({
       title: 'Changed elsewhere',
       current: { version: 2, document: { name: 'Mine' } },
     });
-    expect((await app.inject(`/api/bags/${id}`)).json().document.name).toBe('Mine');
+    expect(await nameOf(id)).toBe('Mine');
   });
 
   test('of ten saves at once on one version, one wins and nine are told', async () => {
     const { id } = await create();
-    const answers = await Promise.all(
-      Array.from({ length: 10 }, (_, i) =>
-        app.inject({
-          method: 'PUT',
-          url: `/api/bags/${id}`,
-          payload: { basedOn: 1, document: bag(`Window ${i}`) },
-        }),
-      ),
-    );
+    const answers = await Promise.all(Array.from({ length: 10 }, (_, i) => put(id, 1, `Window ${i}`)));
     const codes = answers.map(({ statusCode }) => statusCode).sort();
     expect(codes).toEqual([200, ...Array(9).fill(409)]);
   });
 
+  test('a save whose answer was lost is answered again as it was, and is made once', async () => {
+    const { id } = await create();
+    const save = randomUUID();
+    const first = (await put(id, 1, 'Mine', save)).json();
+    expect((await put(id, 1, 'Mine', save)).json()).toEqual(first);
+    // Also when someone else has saved in between: it is not their work that answers, nor is it overwritten.
+    await put(id, 2, 'Theirs');
+    expect((await put(id, 1, 'Mine', save)).json()).toEqual(first);
+    expect(await nameOf(id)).toBe('Theirs');
+    const { version } = (await app.inject(`/api/bags/${id}`)).json();
+    expect(version).toBe(3);
+  });
+
+  test('ten repeats of one save at once are one save', async () => {
+    const { id } = await create();
+    const save = randomUUID();
+    const answers = await Promise.all(Array.from({ length: 10 }, () => put(id, 1, 'Mine', save)));
+    expect(answers.map(({ statusCode }) => statusCode)).toEqual(Array(10).fill(200));
+    expect(new Set(answers.map((answer) => answer.json().version))).toEqual(new Set([2]));
+  });
+
+  test('only the last saves are remembered, so that a row does not grow for ever', async () => {
+    const { id } = await create();
+    const saves = Array.from({ length: 40 }, () => randomUUID());
+    for (const [i, save] of saves.entries()) await put(id, i + 1, `Save ${i}`, save);
+    const row = await db('bags').where({ id }).first('saves');
+    expect(row.saves).toHaveLength(32);
+    expect(row.saves[0]).toMatchObject({ id: saves.at(-1), version: 41 });
+  });
+
+  test('a delete is undone with everything that was saved up to it', async () => {
+    const { id } = await create('First');
+    await put(id, 1, 'Latest');
+    const { version } = (await remove(id)).json();
+    expect((await put(id, 2, 'Too late')).statusCode).toBe(404);
+    expect((await restore(id, version - 1)).statusCode).toBe(409);
+    const back = await restore(id, version);
+    expect(back.json()).toMatchObject({ id, version: version + 1, document: { name: 'Latest' } });
+    // Asked twice, it is brought back once; later it is no longer there to be brought back.
+    expect((await restore(id, version)).json()).toEqual(back.json());
+    await put(id, version + 1, 'Later');
+    expect((await restore(id, version)).statusCode).toBe(409);
+    expect(await nameOf(id)).toBe('Later');
+  });
+
+  test('a bag deleted long ago is forgotten, one deleted lately is not', async () => {
+    const [old, late] = [await create(), await create()];
+    for (const { id } of [old, late]) await remove(id);
+    await db('bags')
+      .where({ id: old.id })
+      .update({ deleted_at: new Date(Date.now() - 31 * 86_400_000) });
+    await BagStore.purge(db);
+    expect((await restore(old.id, 2)).statusCode).toBe(404);
+    expect((await restore(late.id, 2)).statusCode).toBe(200);
+  });
+
+  test('a damaged row is named in the list and handed out as it is; the others are there', async () => {
+    const [good, bad, odd] = [await create('Good'), await create('Bad'), await create('Odd')];
+    await db('bags')
+      .where({ id: bad.id })
+      .update({ document: JSON.stringify({ ...bad.document, motifs: 'gone' }) });
+    await db('bags')
+      .where({ id: odd.id })
+      .update({ document: JSON.stringify([1, 2]) });
+    const list: KeptBag[] = (await app.inject('/api/bags')).json();
+    const byId = new Map(list.map((one) => [one.id, one]));
+    expect(byId.get(good.id)).toMatchObject({ document: { name: 'Good' } });
+    expect(byId.get(bad.id)).toMatchObject({
+      damaged: {
+        name: 'Bad',
+        problems: [{ path: 'motifs', message: 'This must be a list.' }],
+        raw: { motifs: 'gone' },
+      },
+    });
+    expect(byId.get(odd.id)).toMatchObject({ damaged: { name: 'A bag without a name', raw: [1, 2] } });
+    expect((await app.inject(`/api/bags/${bad.id}`)).json()).toEqual(byId.get(bad.id));
+    const pdf = await app.inject(`/api/bags/${bad.id}/lining.pdf`);
+    expect([pdf.statusCode, pdf.json().detail]).toEqual([422, 'This must be a list.']);
+  });
+
+  test('a row of an older version is read like an older file', async () => {
+    const { id, document } = await create('Old');
+    await db('bags')
+      .where({ id })
+      .update({ document: JSON.stringify({ ...document, version: 1 }) });
+    expect((await app.inject(`/api/bags/${id}`)).json().document).toEqual(document);
+  });
+
   test('that are wrong are refused with the path of each bad field', async () => {
     const document = { ...bag(), motifs: [{ ...bag().motifs[0], cornerChains: 7 }] };
-    const answer = await app.inject({ method: 'POST', url: '/api/bags', payload: { document } });
+    const answer = await post(document);
     expect(answer.statusCode).toBe(422);
     expect(answer.json().errors).toEqual([
       { path: 'motifs.0.cornerChains', message: 'A corner has 1, 2 or 3 chains.' },
@@ -90,7 +184,8 @@ describe('bags', () => {
       for (const request of [
         { method: 'GET' as const, url },
         { method: 'DELETE' as const, url },
-        { method: 'PUT' as const, url, payload: { basedOn: 1, document: bag() } },
+        { method: 'PUT' as const, url, payload: { save: randomUUID(), basedOn: 1, document: bag() } },
+        { method: 'POST' as const, url: `${url}/restore`, payload: { basedOn: 1 } },
       ]) {
         const answer = await app.inject(request);
         expect(answer.statusCode).toBe(404);
@@ -106,6 +201,15 @@ describe('bags', () => {
     expect((await stranger.inject('/api/bags')).json()).toEqual([]);
     expect((await stranger.inject(`/api/bags/${id}`)).statusCode).toBe(404);
     expect((await stranger.inject({ method: 'DELETE', url: `/api/bags/${id}` })).statusCode).toBe(404);
+    const [save, document] = [randomUUID(), bag('Taken over')];
+    for (const request of [
+      { method: 'PUT' as const, url: `/api/bags/${id}`, payload: { save, basedOn: 1, document } },
+      { method: 'POST' as const, url: `/api/bags/${id}/restore`, payload: { basedOn: 1 } },
+    ])
+      expect((await stranger.inject(request)).statusCode).toBe(404);
+    // Nor by asking for a new bag with its id.
+    const taken = await stranger.inject({ method: 'POST', url: '/api/bags', payload: { id, document } });
+    expect([taken.statusCode, taken.json().title]).toEqual([409, 'Id taken']);
     await stranger.close();
     expect((await app.inject(`/api/bags/${id}`)).statusCode).toBe(200);
   });
@@ -186,9 +290,19 @@ describe('the server', () => {
     await away.drop();
   });
 
-  test('migrates twice without harm', async () => {
-    await migrate(db);
-    expect((await app.inject('/api/health')).statusCode).toBe(200);
+  test('migrates once when three servers start at the same moment', async () => {
+    const fresh = await freshDatabase({ migrated: false });
+    const others = [connect(fresh.address), connect(fresh.address)];
+    await Promise.all([fresh.db, ...others].map(migrate));
+    expect(await fresh.db('knex_migrations').pluck('name')).toEqual([
+      '001-owners-and-bags',
+      '002-saves-and-deletes',
+    ]);
+    // One killed in the middle of it leaves knex's own lock behind.
+    await fresh.db('knex_migrations_lock').update({ is_locked: 1 });
+    await migrate(fresh.db);
+    for (const other of others) await other.destroy();
+    await fresh.drop();
   });
 });
 
@@ -210,8 +324,7 @@ describe('demo bags', () => {
 });
 
 test('a bag’s lining comes as a PDF, and a bag that is not there is said not to be', async () => {
-  const made = await app.inject({ method: 'POST', url: '/api/bags', payload: { document: bag() } });
-  const { id } = made.json<{ id: string }>();
+  const { id } = await create();
   const answer = await app.inject(`/api/bags/${id}/lining.pdf`);
   expect(answer.statusCode).toBe(200);
   expect(answer.headers['content-type']).toContain('application/pdf');

@@ -3,6 +3,7 @@ import rateLimit from '@fastify/rate-limit';
 import staticFiles from '@fastify/static';
 import swagger from '@fastify/swagger';
 import swaggerUi from '@fastify/swagger-ui';
+import { API } from '@fennot/core';
 import Fastify, { type FastifyInstance } from 'fastify';
 import { jsonSchemaTransform, serializerCompiler, validatorCompiler } from 'fastify-type-provider-zod';
 import type { Knex } from 'knex';
@@ -64,9 +65,9 @@ export async function buildApp({
     },
     transform: jsonSchemaTransform,
   });
-  await app.register(swaggerUi, { routePrefix: '/api/docs' });
+  await app.register(swaggerUi, { routePrefix: `${API}/docs` });
   for (const routes of [healthRoutes, bagRoutes, settingsRoutes]) {
-    await app.register(routes, { prefix: '/api' });
+    await app.register(routes, { prefix: API });
   }
   if (web !== undefined) {
     await app.register(staticFiles, {
@@ -80,7 +81,7 @@ export async function buildApp({
   }
   // Addresses inside the application are the page's business.
   const isPage = ({ method, url }: { method: string; url: string }) =>
-    web !== undefined && method === 'GET' && !url.startsWith('/api/') && !url.startsWith('/assets/');
+    web !== undefined && method === 'GET' && !url.startsWith(`${API}/`) && !url.startsWith('/assets/');
   app.setNotFoundHandler((request, reply) =>
     isPage(request)
       ? reply.sendFile('index.html')

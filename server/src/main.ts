@@ -1,5 +1,6 @@
 import { buildApp } from './app.ts';
 import { readConfig } from './config.ts';
+import { BagStore } from './db/bags.ts';
 import { connect, migrate } from './db/connect.ts';
 import { localOwner } from './db/owners.ts';
 import { addDemoBags } from './demo/index.ts';
@@ -9,6 +10,7 @@ async function main(): Promise<void> {
   const config = readConfig(process.env);
   const db = connect(config.databaseUrl);
   await migrate(db);
+  await BagStore.purge(db);
   const owner = await localOwner(db);
   if (owner.isNew && !config.empty) await addDemoBags(db, owner.id);
   const app = await buildApp({ db, owner: owner.id, web: config.web, logLevel: config.logLevel });

@@ -4,11 +4,12 @@ import { type BagDocument, documentSchema, documentShape, FORMAT } from './schem
 import { upgraded, VERSION } from './versions/index.ts';
 
 /** A field that is wrong: where it stands in the document, and what would do. */
-export interface FieldProblem {
+export const fieldProblemSchema = z.object({
   /** Dotted path, `motifs.0.cornerChains`; empty for the file as a whole. */
-  readonly path: string;
-  readonly message: string;
-}
+  path: z.string(),
+  message: z.string(),
+});
+export type FieldProblem = Readonly<z.infer<typeof fieldProblemSchema>>;
 
 export type ReadResult =
   | { readonly ok: true; readonly document: BagDocument }

@@ -1,5 +1,6 @@
 export * from './begin.ts';
 export * from './cures.ts';
+export * from './edit.ts';
 export * from './plan.ts';
 export * from './run-end.ts';
 export * from './tally.ts';

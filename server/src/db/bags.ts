@@ -1,13 +1,5 @@
-import { type BagDocument, readDocument } from '@fennot/core';
+import { type BagDocument, type KeptBag, readDocument, type Saved, type StoredBag } from '@fennot/core';
 import type { Knex } from 'knex';
-
-/** A bag as it is kept. */
-export interface StoredBag {
-  readonly id: string;
-  readonly version: number;
-  readonly updatedAt: string;
-  readonly document: BagDocument;
-}
 
 interface BagRow {
   id: string;
@@ -15,23 +7,46 @@ interface BagRow {
   document: unknown;
   version: number;
   updated_at: Date;
+  deleted_at: Date | null;
+  /** The last saves, newest first. */
+  saves: readonly { readonly id: string; readonly version: number; readonly at: string }[];
 }
 
-/** A document read from the database is checked like any other: an older server may have written it. */
-function toBag(row: BagRow): StoredBag {
+/** So many saves are remembered: a window has one under way at a time, and few windows are open on one bag. */
+const SAVES_KEPT = 32;
+
+/** A deleted bag can be brought back for so long. */
+const DAYS_KEPT = 30;
+
+const savedOf = ({ version, updated_at }: BagRow): Saved => ({
+  version,
+  updatedAt: updated_at.toISOString(),
+});
+
+/** What a damaged row calls itself, as far as that can be told. */
+function nameOf(document: unknown): string {
+  const name = typeof document === 'object' && document !== null && 'name' in document ? document.name : '';
+  return typeof name === 'string' && name !== '' ? name : 'A bag without a name';
+}
+
+/** A row is read like a file: an older server may have written it, or something may have damaged it. */
+function keptOf(row: BagRow): KeptBag {
+  const head = { id: row.id, ...savedOf(row) };
   const read = readDocument(row.document);
-  if (!read.ok) throw new Error(`Bag ${row.id} is damaged: ${read.problems[0]?.message ?? ''}`);
-  return {
-    id: row.id,
-    version: row.version,
-    updatedAt: row.updated_at.toISOString(),
-    document: read.document,
-  };
+  return read.ok
+    ? { ...head, document: read.document }
+    : {
+        ...head,
+        damaged: { name: nameOf(row.document), problems: [...read.problems], raw: row.document },
+      };
 }
 
-export type SaveResult =
-  | { readonly saved: true; readonly bag: StoredBag }
-  | { readonly saved: false; readonly current: StoredBag | undefined };
+/** What became of a change that was made from some version. */
+export type Outcome<T> =
+  | { readonly is: 'done'; readonly bag: T }
+  /** Made from another version than the latest. */
+  | { readonly is: 'clash'; readonly current: KeptBag }
+  | { readonly is: 'missing' };
 
 /** The bags of one owner. No query here can reach another owner's rows. */
 export class BagStore {
@@ -43,41 +58,90 @@ export class BagStore {
     this.owner = owner;
   }
 
-  private rows() {
+  private all() {
     return this.db<BagRow>('bags').where({ owner_id: this.owner });
   }
 
-  async list(): Promise<StoredBag[]> {
-    return (await this.rows().orderBy('updated_at', 'desc').orderBy('id')).map(toBag);
+  private rows() {
+    return this.all().whereNull('deleted_at');
   }
 
-  async find(id: string): Promise<StoredBag | undefined> {
+  async list(): Promise<KeptBag[]> {
+    return (await this.rows().orderBy('updated_at', 'desc').orderBy('id')).map(keptOf);
+  }
+
+  async find(id: string): Promise<KeptBag | undefined> {
     const row = await this.rows().where({ id }).first();
-    return row && toBag(row);
+    return row && keptOf(row);
   }
 
-  async create(document: BagDocument): Promise<StoredBag> {
-    const [row] = await this.db<BagRow>('bags')
-      .insert({ owner_id: this.owner, document: JSON.stringify(document) })
+  /** Makes a bag. Asked again with the same id, it gives the bag that was made the first time. */
+  async create(id: string, document: BagDocument): Promise<StoredBag | undefined> {
+    const [made] = await this.db<BagRow>('bags')
+      .insert({ id, owner_id: this.owner, document: JSON.stringify(document) })
+      .onConflict('id')
+      .ignore()
       .returning('*');
-    if (!row) throw new Error('The database did not return the new bag.');
-    return toBag(row);
+    const row = made ?? (await this.all().where({ id }).first());
+    const kept = row && keptOf(row);
+    return kept && 'document' in kept ? kept : undefined;
   }
 
-  /** Saves only on top of the version the change was made from; otherwise gives the current bag back. */
-  async save(id: string, basedOn: number, document: BagDocument): Promise<SaveResult> {
+  /**
+   * Saves only on top of the version the change was made from; otherwise gives the current bag back. A save that
+   * has been made before is answered as it was then, whatever has been saved since.
+   */
+  async save(id: string, save: string, basedOn: number, document: BagDocument): Promise<Outcome<Saved>> {
+    const at = new Date();
+    const version = basedOn + 1;
+    const entry = JSON.stringify([{ id: save, version, at: at.toISOString() }]);
     const [row] = await this.rows()
       .where({ id, version: basedOn })
       .update({
         document: JSON.stringify(document),
-        version: basedOn + 1,
-        updated_at: new Date(),
+        version,
+        updated_at: at,
+        saves: this.db.raw(`jsonb_path_query_array(?::jsonb || saves, '$[0 to ${SAVES_KEPT - 1}]')`, [entry]),
       })
-      .returning('*');
-    return row ? { saved: true, bag: toBag(row) } : { saved: false, current: await this.find(id) };
+      .returning(['version', 'updated_at']);
+    if (row) return { is: 'done', bag: { version, updatedAt: at.toISOString() } };
+    const current = await this.rows().where({ id }).first();
+    if (!current) return { is: 'missing' };
+    const before = current.saves.find((one) => one.id === save);
+    return before
+      ? { is: 'done', bag: { version: before.version, updatedAt: before.at } }
+      : { is: 'clash', current: keptOf(current) };
   }
 
-  async remove(id: string): Promise<boolean> {
-    return (await this.rows().where({ id }).delete()) > 0;
+  /** Puts a bag away. It can be brought back, with everything that was saved up to now. */
+  async remove(id: string): Promise<Saved | undefined> {
+    const [row] = await this.rows()
+      .where({ id })
+      .update({ deleted_at: new Date(), version: this.db.raw('version + 1') })
+      .returning('*');
+    return row && savedOf(row);
+  }
+
+  /** Brings a bag back as it was when it was deleted, at the version the delete left. */
+  async restore(id: string, basedOn: number): Promise<Outcome<KeptBag>> {
+    const [row] = await this.all()
+      .where({ id, version: basedOn })
+      .whereNotNull('deleted_at')
+      .update({ deleted_at: null, version: basedOn + 1 })
+      .returning('*');
+    if (row) return { is: 'done', bag: keptOf(row) };
+    const current = await this.all().where({ id }).first();
+    if (!current) return { is: 'missing' };
+    // It is there already: someone brought it back before, perhaps this very request, whose answer was lost.
+    if (!current.deleted_at && current.version === basedOn + 1) return { is: 'done', bag: keptOf(current) };
+    return { is: 'clash', current: keptOf(current) };
+  }
+
+  /** Forgets what was deleted long ago. */
+  static async purge(db: Knex): Promise<void> {
+    await db('bags')
+      .whereNotNull('deleted_at')
+      .where('deleted_at', '<', db.raw(`now() - interval '${DAYS_KEPT} days'`))
+      .delete();
   }
 }

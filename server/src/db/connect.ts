@@ -11,7 +11,19 @@ export const connect = (databaseUrl: string): Knex =>
     migrations: { migrationSource },
   });
 
-/** Brings the tables up to date. Safe to run at every start and from several servers at once. */
+/** The lock under which one server at a time works on the tables: any number, the same for all of them. */
+const MIGRATING = 468_002;
+
+/**
+ * Brings the tables up to date. Safe to run at every start and from several servers at once: the others wait. The
+ * lock is the database's own and ends with its connection, so a server killed in the middle leaves none behind.
+ */
 export async function migrate(db: Knex): Promise<void> {
-  await db.migrate.latest();
+  await db.transaction(async (held) => {
+    await held.raw('select pg_advisory_xact_lock(?)', [MIGRATING]);
+    // Knex keeps a lock of its own in a table; whoever left it is no longer there.
+    const locked = await db.schema.hasTable('knex_migrations_lock');
+    if (locked) await db.migrate.forceFreeMigrationsLock();
+    await db.migrate.latest();
+  });
 }

@@ -1,4 +1,5 @@
-import { type BagDocument, documentSchema } from '@fennot/core';
+import { randomUUID } from 'node:crypto';
+import type { BagDocument } from '@fennot/core';
 import type { Knex } from 'knex';
 import { BagStore } from '../db/bags.ts';
 import { clapperPouch } from './bags/clapper-pouch.ts';
@@ -16,6 +17,7 @@ import { ropeRoll } from './bags/rope-roll.ts';
 import { rosettePurse } from './bags/rosette-purse.ts';
 import { sixBellPurse } from './bags/six-bell-purse.ts';
 import { teaFlaskSling } from './bags/tea-flask-sling.ts';
+import { asDocument } from './demo-bag.ts';
 
 /** The bags of the ringers of Lode End, checked like any other document. The last is shown first. */
 export const demoBags = (): BagDocument[] =>
@@ -35,10 +37,10 @@ export const demoBags = (): BagDocument[] =>
     marketPinwheel,
     handbellHauler,
     folderSatchel,
-  ].map((draft) => documentSchema.parse(draft));
+  ].map(asDocument);
 
 /** Gives a new owner the demo bags. */
 export async function addDemoBags(db: Knex, owner: string): Promise<void> {
   const store = new BagStore(db, owner);
-  for (const document of demoBags()) await store.create(document);
+  for (const document of demoBags()) await store.create(randomUUID(), document);
 }

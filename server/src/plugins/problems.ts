@@ -1,24 +1,14 @@
-import { fieldProblems } from '@fennot/core';
+import { type FieldProblem, fieldProblems, PROBLEMS } from '@fennot/core';
 import type { FastifyError, FastifyReply } from 'fastify';
 import fp from 'fastify-plugin';
 import { hasZodFastifySchemaValidationErrors } from 'fastify-type-provider-zod';
 import { z } from 'zod';
 
-/** An answer that is not what was asked for, as RFC 9457 problem details. */
-export const problemSchema = z.object({
-  type: z.string(),
-  title: z.string(),
-  status: z.number(),
-  detail: z.string(),
-  errors: z.array(z.object({ path: z.string(), message: z.string() })).optional(),
-});
-export type Problem = z.infer<typeof problemSchema>;
-
 interface ProblemOptions {
   readonly status: number;
   readonly title: string;
   readonly detail: string;
-  readonly errors?: Problem['errors'];
+  readonly errors?: readonly FieldProblem[];
   /** Members beyond the standard ones. */
   readonly more?: Record<string, unknown>;
 }
@@ -49,41 +39,25 @@ export const problems = fp(async (app) => {
         message: message ?? 'This field is wrong.',
       }));
       return sendProblem(reply, {
-        status: 400,
-        title: 'Bad input',
-        detail: issues[0]
-          ? `${issues[0].path || 'The request'}: ${issues[0].message}`
-          : 'The request is wrong.',
+        ...PROBLEMS.badInput,
+        ...(issues[0] ? { detail: `${issues[0].path || 'The request'}: ${issues[0].message}` } : {}),
         errors: issues,
       });
     }
     if (error instanceof z.ZodError) {
       const errors = fieldProblems(error);
       return sendProblem(reply, {
-        status: 400,
-        title: 'Bad input',
-        detail: errors[0]?.message ?? 'The request is wrong.',
+        ...PROBLEMS.badInput,
+        ...(errors[0] ? { detail: errors[0].message } : {}),
         errors,
       });
     }
-    if (error.code === DISK_FULL)
-      return sendProblem(reply, {
-        status: 507,
-        title: 'Disk full',
-        detail: 'The disk of the Fennot server is full, so nothing new can be saved. Free some space there.',
-      });
-    if (unreachable(error))
-      return sendProblem(reply, {
-        status: 503,
-        title: 'Database away',
-        detail: 'The Fennot server cannot reach its database just now. It keeps trying.',
-      });
+    if (error.code === DISK_FULL) return sendProblem(reply, PROBLEMS.diskFull);
+    if (unreachable(error)) return sendProblem(reply, PROBLEMS.databaseAway);
     const status = error.statusCode ?? 500;
     if (status >= 500) request.log.error(error);
-    return sendProblem(reply, {
-      status,
-      title: status === 429 ? 'Too many requests' : status >= 500 ? 'Server error' : 'Bad request',
-      detail: status >= 500 ? 'Something went wrong in the Fennot server. Its log says what.' : error.message,
-    });
+    if (status >= 500) return sendProblem(reply, { ...PROBLEMS.serverError, status });
+    if (status === PROBLEMS.tooMany.status) return sendProblem(reply, PROBLEMS.tooMany);
+    return sendProblem(reply, { status, title: 'Bad request', detail: error.message });
   });
 });

@@ -1,65 +1,59 @@
-import { documentShape, planOf, readDocument } from '@fennot/core';
+import { clashSchema, isDamaged, PROBLEMS, planned, problemSchema, ROUTES, readDocument } from '@fennot/core';
 import type { FastifyReply } from 'fastify';
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod';
 import { z } from 'zod';
-import { BagStore, type StoredBag } from '../db/bags.ts';
-import { problemSchema, sendProblem } from '../plugins/problems.ts';
+import { BagStore } from '../db/bags.ts';
+import { sendProblem } from '../plugins/problems.ts';
 import { liningPdf } from '../print/lining-pdf.ts';
 
-const bagSchema = z.object({
-  id: z.uuid(),
-  version: z.int(),
-  updatedAt: z.iso.datetime(),
-  document: documentShape,
-});
-const idParams = z.object({ id: z.string() });
+const params = z.object({ id: z.string() });
 const isUuid = (id: string) => z.uuid().safeParse(id).success;
 
-const noSuchBag = (reply: FastifyReply) =>
-  sendProblem(reply, {
-    status: 404,
-    title: 'No such bag',
-    detail: 'There is no bag at this address. It may have been deleted, or the address is mistyped.',
-  });
+const noSuchBag = (reply: FastifyReply) => sendProblem(reply, PROBLEMS.noSuchBag);
 
 /** Checks a document by hand, so that the answer carries the core's own sentences and paths. */
 function checked(reply: FastifyReply, input: unknown) {
   const read = readDocument(input);
   if (read.ok) return read.document;
+  const [first] = read.problems;
   sendProblem(reply, {
-    status: 422,
-    title: 'Bad bag',
-    detail: read.problems[0]?.message ?? 'This is not a bag.',
-    errors: [...read.problems],
+    ...PROBLEMS.badBag,
+    ...(first ? { detail: first.message } : {}),
+    errors: read.problems,
   });
   return undefined;
 }
 
-/** Bags: list, read, create, save on top of a version, delete. */
+/** Bags: list, read, create, save on top of a version, delete and bring back. */
 export const bagRoutes: FastifyPluginAsyncZod = async (app) => {
   const store = () => new BagStore(app.db, app.owner);
-  const problem = { 404: problemSchema };
+  const tags = ['bags'];
+  const { bags, bag, createBag, saveBag, deleteBag, restoreBag } = ROUTES;
+  const missing = { 404: problemSchema };
+  const clash = { ...missing, 409: clashSchema };
 
-  app.get('/bags', { schema: { tags: ['bags'], response: { 200: z.array(bagSchema) } } }, async () =>
-    store().list(),
-  );
+  app.get(bags.path, { schema: { tags, response: { 200: bags.answer } } }, async () => store().list());
 
   app.get(
-    '/bags/:id',
-    { schema: { tags: ['bags'], params: idParams, response: { 200: bagSchema, ...problem } } },
+    bag.path,
+    { schema: { tags, params, response: { 200: bag.answer, ...missing } } },
     async ({ params: { id } }, reply) => {
-      const bag: StoredBag | undefined = isUuid(id) ? await store().find(id) : undefined;
-      return bag ?? noSuchBag(reply);
+      const kept = isUuid(id) ? await store().find(id) : undefined;
+      return kept ?? noSuchBag(reply);
     },
   );
 
   app.get(
     '/bags/:id/lining.pdf',
-    { schema: { tags: ['bags'], params: idParams, response: { 200: z.unknown(), ...problem } } },
+    { schema: { tags, params, response: { 200: z.unknown(), ...missing, 422: problemSchema } } },
     async ({ params: { id } }, reply) => {
-      const bag = isUuid(id) ? await store().find(id) : undefined;
-      if (!bag) return noSuchBag(reply);
-      const pdf = await liningPdf(planOf(bag.document));
+      const kept = isUuid(id) ? await store().find(id) : undefined;
+      if (!kept) return noSuchBag(reply);
+      const answer = isDamaged(kept)
+        ? { ok: false as const, problem: kept.damaged.problems[0]?.message ?? PROBLEMS.badBag.detail }
+        : planned(kept.document);
+      if (!answer.ok) return sendProblem(reply, { ...PROBLEMS.badBag, detail: answer.problem });
+      const pdf = await liningPdf(answer.plan);
       return reply
         .type('application/pdf')
         .header('content-disposition', 'inline; filename="lining.pdf"')
@@ -68,58 +62,71 @@ export const bagRoutes: FastifyPluginAsyncZod = async (app) => {
   );
 
   app.post(
-    '/bags',
+    createBag.path,
     {
       schema: {
-        tags: ['bags'],
-        body: z.object({ document: z.unknown() }),
-        response: { 201: bagSchema, 422: problemSchema },
+        tags,
+        body: createBag.body,
+        response: { 201: createBag.answer, 409: problemSchema, 422: problemSchema },
       },
     },
     async ({ body }, reply) => {
       const document = checked(reply, body.document);
       if (!document) return reply;
-      return reply.code(201).send(await store().create(document));
+      const made = await store().create(body.id, document);
+      return made ? reply.code(201).send(made) : sendProblem(reply, PROBLEMS.idTaken);
     },
   );
 
   app.put(
-    '/bags/:id',
+    saveBag.path,
     {
       schema: {
-        tags: ['bags'],
-        params: idParams,
-        body: z.object({ basedOn: z.int(), document: z.unknown() }),
-        response: {
-          200: bagSchema,
-          ...problem,
-          409: problemSchema.extend({ current: bagSchema }),
-          422: problemSchema,
-        },
+        tags,
+        params,
+        body: saveBag.body,
+        response: { 200: saveBag.answer, ...clash, 422: problemSchema },
       },
     },
     async ({ params: { id }, body }, reply) => {
       if (!isUuid(id)) return noSuchBag(reply);
       const document = checked(reply, body.document);
       if (!document) return reply;
-      const result = await store().save(id, body.basedOn, document);
-      if (result.saved) return result.bag;
-      if (!result.current) return noSuchBag(reply);
-      return sendProblem(reply, {
-        status: 409,
-        title: 'Changed elsewhere',
-        detail: 'This bag was changed in another window since you opened it. Nothing was overwritten.',
-        more: { current: result.current },
-      });
+      const result = await store().save(id, body.save, body.basedOn, document);
+      switch (result.is) {
+        case 'done':
+          return result.bag;
+        case 'missing':
+          return noSuchBag(reply);
+        case 'clash':
+          return sendProblem(reply, { ...PROBLEMS.changedElsewhere, more: { current: result.current } });
+      }
     },
   );
 
   app.delete(
-    '/bags/:id',
-    { schema: { tags: ['bags'], params: idParams, response: { 204: z.null(), ...problem } } },
+    deleteBag.path,
+    { schema: { tags, params, response: { 200: deleteBag.answer, ...missing } } },
     async ({ params: { id } }, reply) => {
-      const gone = isUuid(id) && (await store().remove(id));
-      return gone ? reply.code(204).send(null) : noSuchBag(reply);
+      const gone = isUuid(id) ? await store().remove(id) : undefined;
+      return gone ?? noSuchBag(reply);
+    },
+  );
+
+  app.post(
+    restoreBag.path,
+    { schema: { tags, params, body: restoreBag.body, response: { 200: restoreBag.answer, ...clash } } },
+    async ({ params: { id }, body }, reply) => {
+      if (!isUuid(id)) return noSuchBag(reply);
+      const result = await store().restore(id, body.basedOn);
+      switch (result.is) {
+        case 'done':
+          return result.bag;
+        case 'missing':
+          return noSuchBag(reply);
+        case 'clash':
+          return sendProblem(reply, { ...PROBLEMS.changedElsewhere, more: { current: result.current } });
+      }
     },
   );
 };

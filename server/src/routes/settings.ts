@@ -1,13 +1,17 @@
+import { ROUTES } from '@fennot/core';
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod';
-import { readSettings, settingsSchema, writeSettings } from '../db/owners.ts';
+import { readSettings, writeSettings } from '../db/owners.ts';
 
 /** The maker's settings: words, lengths, light or dark. */
 export const settingsRoutes: FastifyPluginAsyncZod = async (app) => {
-  const response = { 200: settingsSchema };
-  app.get('/settings', { schema: { tags: ['settings'], response } }, async () =>
+  const { settings, saveSettings } = ROUTES;
+  const tags = ['settings'];
+  app.get(settings.path, { schema: { tags, response: { 200: settings.answer } } }, async () =>
     readSettings(app.db, app.owner),
   );
-  app.put('/settings', { schema: { tags: ['settings'], body: settingsSchema, response } }, async ({ body }) =>
-    writeSettings(app.db, app.owner, body),
+  app.put(
+    saveSettings.path,
+    { schema: { tags, body: saveSettings.body, response: { 200: saveSettings.answer } } },
+    async ({ body }) => writeSettings(app.db, app.owner, body),
   );
 };

@@ -2,9 +2,10 @@ import knex from 'knex';
 import { connect, migrate } from '../db/connect.ts';
 
 /**
- * A fresh, migrated database for one test file on the server DATABASE_URL names. `drop` removes it again.
+ * A fresh database for one test file on the server DATABASE_URL names, migrated unless the test does so itself.
+ * `drop` removes it again.
  */
-export async function freshDatabase() {
+export async function freshDatabase({ migrated = true } = {}) {
   const base = process.env.DATABASE_URL;
   if (base === undefined) throw new Error('The API tests need DATABASE_URL: run them with ./fennot test.');
   const name = `fennot_test_${process.pid}_${Date.now().toString(36)}${Math.floor(Math.random() * 1e6).toString(36)}`;
@@ -13,9 +14,10 @@ export async function freshDatabase() {
   const address = new URL(base);
   address.pathname = `/${name}`;
   const db = connect(address.href);
-  await migrate(db);
+  if (migrated) await migrate(db);
   return {
     db,
+    address: address.href,
     drop: async () => {
       await db.destroy();
       await admin.raw('drop database ??', [name]);

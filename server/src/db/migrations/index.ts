@@ -1,5 +1,6 @@
 import type { Knex } from 'knex';
 import * as first from './001-owners-and-bags.ts';
+import * as second from './002-saves-and-deletes.ts';
 
 interface Migration {
   readonly name: string;
@@ -8,7 +9,10 @@ interface Migration {
 }
 
 /** Every migration in order. They are imported, not read from a folder, so that a bundle has them too. */
-const MIGRATIONS: readonly Migration[] = [{ name: '001-owners-and-bags', ...first }];
+const MIGRATIONS: readonly Migration[] = [
+  { name: '001-owners-and-bags', ...first },
+  { name: '002-saves-and-deletes', ...second },
+];
 
 export const migrationSource: Knex.MigrationSource<Migration> = {
   getMigrations: async () => [...MIGRATIONS],

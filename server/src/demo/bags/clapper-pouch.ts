@@ -1,13 +1,11 @@
-import type { BagDraft } from '@fennot/core';
+import type { DemoBag } from '../demo-bag.ts';
 import { colourways, yarns } from '../stash.ts';
 
 const row = (y: number) =>
   [0, 1, 2].map((x) => ({ x, y, of: (x + y) % 3 === 1 ? ('panel' as const) : ('square' as const) }));
 
 /** Laid piece by piece, squares and panels by turns. One pair of edges is not closed yet. */
-export const clapperPouch: BagDraft = {
-  format: 'fennot.bag',
-  version: 1,
+export const clapperPouch: DemoBag = {
   name: 'Clapper pouch',
   note: 'Laid out on the vestry floor, panels where the squares ran out. Which edge is still open?',
   brief: {

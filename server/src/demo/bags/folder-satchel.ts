@@ -1,10 +1,8 @@
-import type { BagDraft } from '@fennot/core';
+import type { DemoBag } from '../demo-bag.ts';
 import { colourways, yarns } from '../stash.ts';
 
 /** Holds ring binders. The strip is worked across and left as many rows as it takes. */
-export const folderSatchel: BagDraft = {
-  format: 'fennot.bag',
-  version: 1,
+export const folderSatchel: DemoBag = {
   name: 'Folder satchel',
   note: 'For the ringing books in their A4 ring binders. The strap must stand the weight of four of them.',
   brief: {

@@ -1,10 +1,8 @@
-import type { BagDraft } from '@fennot/core';
+import type { DemoBag } from '../demo-bag.ts';
 import { yarns } from '../stash.ts';
 
 /** Two textured faces with boxed corners. The pattern asks for a multiple of 4 plus 1, and 48 is not one. */
-export const glovePouch: BagDraft = {
-  format: 'fennot.bag',
-  version: 1,
+export const glovePouch: DemoBag = {
   name: 'Glove pouch',
   note: 'Six pairs of white gloves. The texture repeats over 4 stitches, plus 1.',
   brief: {

@@ -1,10 +1,8 @@
-import type { BagDraft } from '@fennot/core';
+import type { DemoBag } from '../demo-bag.ts';
 import { colourways, yarns } from '../stash.ts';
 
 /** Squares on point: thirteen diamonds, peaks on either side of a notch. */
-export const handbellHauler: BagDraft = {
-  format: 'fennot.bag',
-  version: 1,
+export const handbellHauler: DemoBag = {
   name: 'Handbell hauler',
   note: 'For one large bell in its cloth. The points are folded over the clapper guard.',
   brief: {

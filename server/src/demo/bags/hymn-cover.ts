@@ -1,10 +1,8 @@
-import type { BagDraft } from '@fennot/core';
+import type { DemoBag } from '../demo-bag.ts';
 import { colourways, yarns } from '../stash.ts';
 
 /** To be drawn over a ready-made cloth bag; as first measured the squares are a little too small. */
-export const hymnCover: BagDraft = {
-  format: 'fennot.bag',
-  version: 1,
+export const hymnCover: DemoBag = {
   name: 'Hymn-sheet cover',
   note: 'Goes over the cloth bag from the cupboard, 36 by 40 cm. The first square came out small: a round more, or another hook?',
   brief: {},

@@ -1,10 +1,8 @@
-import type { BagDraft } from '@fennot/core';
+import type { DemoBag } from '../demo-bag.ts';
 import { yarns } from '../stash.ts';
 
 /** A pack with worked faces and a strip along them, as first crocheted: the strip is 4 rows short. */
-export const juniorPack: BagDraft = {
-  format: 'fennot.bag',
-  version: 1,
+export const juniorPack: DemoBag = {
   name: 'Junior ringer’s pack',
   note: 'The strip was worked while travelling and counted from memory. It comes out short: lengthen it before joining.',
   brief: {

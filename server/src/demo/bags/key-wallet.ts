@@ -1,10 +1,8 @@
-import type { BagDraft } from '@fennot/core';
+import type { DemoBag } from '../demo-bag.ts';
 import { yarns } from '../stash.ts';
 
 /** One long panel folded twice: front, back and flap. */
-export const keyWallet: BagDraft = {
-  format: 'fennot.bag',
-  version: 1,
+export const keyWallet: DemoBag = {
   name: 'Tower-key wallet',
   note: 'The tower key is 17 cm long and has torn every pocket so far.',
   brief: {

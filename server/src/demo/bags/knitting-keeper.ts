@@ -1,10 +1,8 @@
-import type { BagDraft } from '@fennot/core';
+import type { DemoBag } from '../demo-bag.ts';
 import { colourways, yarns } from '../stash.ts';
 
 /** A body of squares whose corner columns run on as handles, the longer to slip through the shorter. */
-export const knittingKeeper: BagDraft = {
-  format: 'fennot.bag',
-  version: 1,
+export const knittingKeeper: DemoBag = {
   name: 'Slip-through knitting keeper',
   note: 'Hangs on the arm while knitting in the bell chamber. The Loosestrife just reached.',
   brief: {

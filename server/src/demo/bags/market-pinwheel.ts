@@ -1,10 +1,8 @@
-import type { BagDraft } from '@fennot/core';
+import type { DemoBag } from '../demo-bag.ts';
 import { colourways, yarns } from '../stash.ts';
 
 /** Wings of 5, 4, 5, 4: their ends line up into two long slopes and two points. */
-export const marketPinwheel: BagDraft = {
-  format: 'fennot.bag',
-  version: 1,
+export const marketPinwheel: DemoBag = {
   name: 'Market pinwheel',
   note: 'Stood on the stall last summer and was asked for twice. Eighteen squares.',
   brief: {

@@ -1,10 +1,8 @@
-import type { BagDraft } from '@fennot/core';
+import type { DemoBag } from '../demo-bag.ts';
 import { colourways, yarns } from '../stash.ts';
 
 /** Squares in front, behind and below, worked sides between them: stands on the handbell table. */
-export const outingBox: BagDraft = {
-  format: 'fennot.bag',
-  version: 1,
+export const outingBox: DemoBag = {
   name: 'Outing box for the handbell table',
   note: 'Carries the small bells and the gloves. Solid squares, so that no clapper catches.',
   brief: {

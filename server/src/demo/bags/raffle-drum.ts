@@ -1,10 +1,8 @@
-import type { BagDraft } from '@fennot/core';
+import type { DemoBag } from '../demo-bag.ts';
 import { colourways, yarns } from '../stash.ts';
 
 /** Two discs and a strip that was stopped four rows too early. */
-export const raffleDrum: BagDraft = {
-  format: 'fennot.bag',
-  version: 1,
+export const raffleDrum: DemoBag = {
   name: 'Raffle drum',
   note: 'The tickets go in at the top. The strip is worked and cast off: does it reach round?',
   brief: {

@@ -1,11 +1,11 @@
-import type { BagDraft } from '@fennot/core';
+import type { DemoBag } from '../demo-bag.ts';
 import { knittingKeeper } from './knitting-keeper.ts';
 
 /**
  * Made of the squares left over from the knitting keeper. An odd number of columns: one side folds on a
  * join, the other down the middle of a column.
  */
-export const ropeRoll: BagDraft = {
+export const ropeRoll: DemoBag = {
   ...knittingKeeper,
   name: 'Rope roll',
   note: 'For the spare tail ends. Seven columns were what the Loosestrife allowed.',

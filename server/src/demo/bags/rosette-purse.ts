@@ -1,10 +1,8 @@
-import type { BagDraft } from '@fennot/core';
+import type { DemoBag } from '../demo-bag.ts';
 import { yarns } from '../stash.ts';
 
 /** One textured piece, both ends drawn in onto a band. */
-export const rosettePurse: BagDraft = {
-  format: 'fennot.bag',
-  version: 1,
+export const rosettePurse: DemoBag = {
   name: 'Rosette purse',
   note: 'For the rosettes of the striking contest. Two together at the top, then the band straight up.',
   brief: {

@@ -1,10 +1,8 @@
-import type { BagDraft } from '@fennot/core';
+import type { DemoBag } from '../demo-bag.ts';
 import { colourways, yarns } from '../stash.ts';
 
 /** Two hexagons whose borders go on as walls. */
-export const sixBellPurse: BagDraft = {
-  format: 'fennot.bag',
-  version: 1,
+export const sixBellPurse: DemoBag = {
   name: 'Six-bell purse',
   note: 'One side for each bell. The walls grow out of the last round, so there is only one seam.',
   brief: {

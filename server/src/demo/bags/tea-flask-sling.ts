@@ -1,10 +1,8 @@
-import type { BagDraft } from '@fennot/core';
+import type { DemoBag } from '../demo-bag.ts';
 import { colourways, yarns } from '../stash.ts';
 
 /** A tube on a disc. The base has a round too few for the wall: the seam will pucker. */
-export const teaFlaskSling: BagDraft = {
-  format: 'fennot.bag',
-  version: 1,
+export const teaFlaskSling: DemoBag = {
   name: 'Tea-flask sling',
   note: 'The flask goes up the tower on a shoulder. A disc to stand on and a straight wall.',
   brief: {

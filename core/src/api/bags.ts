@@ -1,0 +1,41 @@
+import { z } from 'zod';
+import { documentShape, fieldProblemSchema } from '../document/index.ts';
+
+const head = {
+  id: z.uuid(),
+  /** Raised by every save; a save names the version it was made from. */
+  version: z.int().min(1),
+  updatedAt: z.iso.datetime(),
+};
+
+/** A bag as the server keeps it. */
+export const storedBagSchema = z.object({ ...head, document: documentShape });
+export type StoredBag = z.infer<typeof storedBagSchema>;
+
+/** A row whose document this version cannot read: named and handed out as it is, so that nothing is lost. */
+export const damagedBagSchema = z.object({
+  ...head,
+  damaged: z.object({ name: z.string(), problems: z.array(fieldProblemSchema), raw: z.unknown() }),
+});
+export type DamagedBag = z.infer<typeof damagedBagSchema>;
+
+export const keptBagSchema = z.union([storedBagSchema, damagedBagSchema]);
+export type KeptBag = StoredBag | DamagedBag;
+
+export const isDamaged = (bag: KeptBag): bag is DamagedBag => 'damaged' in bag;
+
+/** What became of a save or a delete. */
+export const savedSchema = z.object({ version: head.version, updatedAt: head.updatedAt });
+export type Saved = z.infer<typeof savedSchema>;
+
+/**
+ * A new bag. Its id is made by whoever asks, so that asking again after a lost answer makes no second one. The
+ * document is checked by hand: its problems are told by the core, with the path of each.
+ */
+export const createBagSchema = z.strictObject({ id: z.uuid(), document: z.unknown() });
+
+/** A save on top of a version. Its own id lets the server know a repeat, and answer it as the first time. */
+export const saveBagSchema = z.strictObject({ save: z.uuid(), basedOn: head.version, document: z.unknown() });
+
+/** Brings back a deleted bag, at the version its delete left behind. */
+export const restoreBagSchema = z.strictObject({ basedOn: head.version });

@@ -1,0 +1,4 @@
+export * from './bags.ts';
+export * from './problem.ts';
+export * from './routes.ts';
+export * from './settings.ts';

@@ -1,0 +1,49 @@
+import { z } from 'zod';
+import { fieldProblemSchema } from '../document/index.ts';
+import { keptBagSchema } from './bags.ts';
+
+/** An answer that is not what was asked for, as RFC 9457 problem details. `detail` is a sentence to be shown. */
+export const problemSchema = z.object({
+  type: z.string(),
+  title: z.string(),
+  status: z.int(),
+  detail: z.string(),
+  errors: z.array(fieldProblemSchema).optional(),
+});
+export type Problem = z.infer<typeof problemSchema>;
+
+/** A save that was not made from the latest version gets the latest along. */
+export const clashSchema = problemSchema.extend({ current: keptBagSchema });
+
+/** Titles of the problems that a program, too, has to tell apart, with their sentences. */
+export const PROBLEMS = {
+  noSuchBag: {
+    status: 404,
+    title: 'No such bag',
+    detail: 'There is no bag at this address. It may have been deleted, or the address is mistyped.',
+  },
+  changedElsewhere: {
+    status: 409,
+    title: 'Changed elsewhere',
+    detail: 'This bag was changed in another window since you opened it. Nothing was overwritten.',
+  },
+  idTaken: { status: 409, title: 'Id taken', detail: 'Another bag has this id already.' },
+  badBag: { status: 422, title: 'Bad bag', detail: 'This is not a bag.' },
+  badInput: { status: 400, title: 'Bad input', detail: 'The request is wrong.' },
+  diskFull: {
+    status: 507,
+    title: 'Disk full',
+    detail: 'The disk of the Fennot server is full, so nothing new can be saved. Free some space there.',
+  },
+  databaseAway: {
+    status: 503,
+    title: 'Database away',
+    detail: 'The Fennot server cannot reach its database just now. It keeps trying.',
+  },
+  serverError: {
+    status: 500,
+    title: 'Server error',
+    detail: 'Something went wrong in the Fennot server. Its log says what.',
+  },
+  tooMany: { status: 429, title: 'Too many requests', detail: 'Too many requests at once. Wait a second.' },
+} as const;

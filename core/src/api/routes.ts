@@ -1,0 +1,54 @@
+import { z } from 'zod';
+import {
+  createBagSchema,
+  keptBagSchema,
+  restoreBagSchema,
+  saveBagSchema,
+  savedSchema,
+  storedBagSchema,
+} from './bags.ts';
+import { settingsSchema } from './settings.ts';
+
+/** Where the API begins. */
+export const API = '/api';
+
+/** One thing that can be asked of the server. Both sides read it: what is sent, and what comes back. */
+export interface Route<Body extends z.ZodType = z.ZodType, Answer extends z.ZodType = z.ZodType> {
+  readonly method: 'GET' | 'POST' | 'PUT' | 'DELETE';
+  /** Below `API`; `:id` stands for a bag's id. */
+  readonly path: string;
+  readonly body: Body;
+  readonly answer: Answer;
+  /** Status of a good answer. */
+  readonly status: 200 | 201;
+}
+
+const NOTHING = z.undefined();
+
+/** Everything the interface asks of the server. */
+export const ROUTES = {
+  bags: { method: 'GET', path: '/bags', body: NOTHING, answer: z.array(keptBagSchema), status: 200 },
+  bag: { method: 'GET', path: '/bags/:id', body: NOTHING, answer: keptBagSchema, status: 200 },
+  createBag: { method: 'POST', path: '/bags', body: createBagSchema, answer: storedBagSchema, status: 201 },
+  saveBag: { method: 'PUT', path: '/bags/:id', body: saveBagSchema, answer: savedSchema, status: 200 },
+  deleteBag: { method: 'DELETE', path: '/bags/:id', body: NOTHING, answer: savedSchema, status: 200 },
+  restoreBag: {
+    method: 'POST',
+    path: '/bags/:id/restore',
+    body: restoreBagSchema,
+    answer: keptBagSchema,
+    status: 200,
+  },
+  settings: { method: 'GET', path: '/settings', body: NOTHING, answer: settingsSchema, status: 200 },
+  saveSettings: {
+    method: 'PUT',
+    path: '/settings',
+    body: settingsSchema,
+    answer: settingsSchema,
+    status: 200,
+  },
+} as const satisfies Record<string, Route>;
+
+/** The address of a route, with the bag's id filled in. */
+export const addressOf = ({ path }: Pick<Route, 'path'>, id = ''): string =>
+  API + path.replace(':id', encodeURIComponent(id));

@@ -1,0 +1,24 @@
+import { z } from 'zod';
+
+/** How a maker likes to read: words, lengths, light or dark. */
+export const settingsSchema = z.strictObject({
+  terms: z.enum(['us', 'uk']),
+  system: z.enum(['cm', 'in']),
+  theme: z.enum(['light', 'dark', 'device']),
+});
+export type Settings = z.infer<typeof settingsSchema>;
+
+export const DEFAULT_SETTINGS: Settings = { terms: 'us', system: 'cm', theme: 'device' };
+
+/** Reads settings as they were kept: one this version does not know, or none yet, falls back to its default. */
+export function settingsFrom(kept: unknown): Settings {
+  const { terms, system, theme } = settingsSchema.shape;
+  return z
+    .object({
+      terms: terms.catch(DEFAULT_SETTINGS.terms),
+      system: system.catch(DEFAULT_SETTINGS.system),
+      theme: theme.catch(DEFAULT_SETTINGS.theme),
+    })
+    .catch(DEFAULT_SETTINGS)
+    .parse(kept);
+}
