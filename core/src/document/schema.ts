@@ -33,7 +33,8 @@ export const nameSchema = z
 const id = idSchema;
 const name = nameSchema;
 
-const tolerated = z.strictObject({
+/** A wanted measure and how far off still serves. */
+export const targetSchema = z.strictObject({
   value: lengthSchema,
   tolerance: z
     .number('A tolerance must be a number of millimetres.')
@@ -41,7 +42,7 @@ const tolerated = z.strictObject({
     .max(500, 'A tolerance cannot be more than 50 cm.'),
 });
 /** A wanted measure and how far off still serves, mm. */
-export type Target = z.infer<typeof tolerated>;
+export type Target = z.infer<typeof targetSchema>;
 
 export const BRIEF_MEASURES = ['width', 'height', 'depth', 'opening', 'strapDrop'] as const;
 export type BriefMeasure = (typeof BRIEF_MEASURES)[number];
@@ -61,11 +62,11 @@ const contentSchema = z.discriminatedUnion('shape', [
 export type Content = z.infer<typeof contentSchema>;
 
 const briefSchema = z.strictObject({
-  width: tolerated.optional(),
-  height: tolerated.optional(),
-  depth: tolerated.optional(),
-  opening: tolerated.optional(),
-  strapDrop: tolerated.optional(),
+  width: targetSchema.optional(),
+  height: targetSchema.optional(),
+  depth: targetSchema.optional(),
+  opening: targetSchema.optional(),
+  strapDrop: targetSchema.optional(),
   contents: z
     .array(contentSchema)
     .max(LIMITS.contents, `A bag is planned for at most ${LIMITS.contents} things.`)
@@ -90,7 +91,7 @@ export const countSchema = z.strictObject({
   length: lengthSchema,
 });
 
-const swatchSchema = z.strictObject({
+export const swatchSchema = z.strictObject({
   id,
   name,
   yarn: id,
@@ -126,7 +127,7 @@ const colourwaySchema = z.strictObject({
 });
 export type Colourway = z.infer<typeof colourwaySchema>;
 
-const motifSchema = z.strictObject({
+export const motifSchema = z.strictObject({
   id,
   name,
   kind: z.enum(MOTIF_KINDS),
@@ -156,7 +157,18 @@ const motifSchema = z.strictObject({
 });
 export type Motif = z.infer<typeof motifSchema>;
 
-const joinsSchema = z.strictObject({
+/** Squares already joined in a row, under the tape. */
+export const measuredStripSchema = z.strictObject({
+  motif: id,
+  rounds: measurementSchema.shape.rounds,
+  motifs: z
+    .int('Squares are whole.')
+    .min(2, 'A joined strip has at least 2 squares.')
+    .max(60, 'A joined strip has at most 60 squares.'),
+  length: lengthSchema,
+});
+
+export const joinsSchema = z.strictObject({
   method: z.enum(JOIN_METHODS),
   yarn: id,
   school: z.enum(SCHOOLS),
@@ -177,17 +189,7 @@ const joinsSchema = z.strictObject({
     .max(10_000, 'A needle’s yarn is at most 10 m long.')
     .optional(),
   /** A strip of motifs already joined, laid under the tape: the surest way to know what a join adds. */
-  measuredStrip: z
-    .strictObject({
-      motif: id,
-      rounds: measurementSchema.shape.rounds,
-      motifs: z
-        .int('Squares are whole.')
-        .min(2, 'A joined strip has at least 2 squares.')
-        .max(60, 'A joined strip has at most 60 squares.'),
-      length: lengthSchema,
-    })
-    .optional(),
+  measuredStrip: measuredStripSchema.optional(),
 });
 
 const shape = z.strictObject({

@@ -15,6 +15,38 @@ const lengthOf = (what: string, least: number) =>
     .min(least, `${what} is at least ${least} mm.`)
     .max(3000, `${what} is at most 3 m.`);
 
+/** The most a strap stretches and still is one: so many times as long. */
+const MOST_STRETCH = 1.6;
+
+export const hungSchema = z
+  .strictObject({ before: lengthOf('The length before', 20), after: lengthOf('The length after', 20) })
+  .refine(
+    ({ before, after }) => after >= before,
+    'Loaded it cannot be shorter than before: swap the two, or measure again.',
+  )
+  .refine(
+    ({ before, after }) => after <= MOST_STRETCH * before,
+    'That is more than 60 % longer: no strap stretches so far.',
+  );
+
+/** In two parts, a button on one and holes along the other, so many rows or stitches apart. */
+export const byHoles = z.strictObject({
+  by: z.literal('holes'),
+  holes: count('Button holes', 12, 2),
+  apart: count('From hole to hole', 60),
+});
+
+export const wornSchema = z.strictObject({
+  carried: z.enum(CARRIED),
+  /** mm */
+  stature: z
+    .number('A height is a number of mm.')
+    .min(800, 'Someone at least 80 cm tall.')
+    .max(2300, 'Someone at most 2.3 m tall.'),
+  /** Where the strap lies, above the ground, by the maker's own tape, mm; or else by usual proportions. */
+  from: lengthOf('The height of the shoulder, arm or hand', 200).optional(),
+});
+
 export const strapsSchema = z.strictObject({
   kind: z.enum(STRAP_KINDS),
   swatch: idSchema,
@@ -28,39 +60,16 @@ export const strapsSchema = z.strictObject({
   /** Stitches of the strap's width. */
   wide: count('The width of a strap', 60),
   /** A finished strap before and after it has hung with a load, mm: the maker's own stretch, for what is usual. */
-  hung: z
-    .strictObject({ before: lengthOf('The length before', 20), after: lengthOf('The length after', 20) })
-    .refine(
-      ({ before, after }) => after >= before,
-      'Straps do not shrink: the length after is the longer one.',
-    )
-    .refine(({ before, after }) => after <= 1.6 * before, 'More than 60 % longer is no strap any more.')
-    .optional(),
+  hung: hungSchema.optional(),
   /** How its length can be changed when the bag is done. */
   adjust: z
     .discriminatedUnion('by', [
-      /** In two parts, a button on one and holes along the other, so many rows or stitches apart. */
-      z.strictObject({
-        by: z.literal('holes'),
-        holes: count('Button holes', 12, 2),
-        apart: count('From hole to hole', 60),
-      }),
+      byHoles,
       /** Through a slide and back to it. */
       z.strictObject({ by: z.literal('slide') }),
     ])
     .optional(),
   /** How it is carried, and by whom. */
-  worn: z
-    .strictObject({
-      carried: z.enum(CARRIED),
-      /** mm */
-      stature: z
-        .number('A height is a number of mm.')
-        .min(800, 'Someone at least 80 cm tall.')
-        .max(2300, 'Someone at most 2.3 m tall.'),
-      /** Where the strap lies, above the ground, by the maker's own tape, mm; or else by usual proportions. */
-      from: lengthOf('The height of the shoulder, arm or hand', 200).optional(),
-    })
-    .optional(),
+  worn: wornSchema.optional(),
 });
 export type Straps = z.infer<typeof strapsSchema>;

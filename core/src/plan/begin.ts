@@ -54,9 +54,7 @@ export function beginDocument({ name, brief = {}, family = 'wrap-round' }: Begin
     brief: {
       width: brief.width ?? { value: mm(USUAL.width), tolerance: 15 },
       height: brief.height ?? { value: mm(USUAL.height), tolerance: 15 },
-      depth: brief.depth,
-      opening: brief.opening,
-      strapDrop: brief.strapDrop,
+      ...brief,
     },
     yarns: [
       { id: 'y1', name: 'Main yarn', colourName: 'Reed', colour: '#5f8a50', weight: 4, fibre: 'cotton' },

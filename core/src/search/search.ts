@@ -6,9 +6,11 @@ import {
   type QuickSize,
   type Ranges,
 } from '../families/index.ts';
+import { LIMITS } from '../fields/index.ts';
 import { materialsOf, sizeTable } from '../fit/index.ts';
 import { isSquare } from '../motif/index.ts';
 import { JOIN_METHODS, type JoinMethodId } from '../runs/index.ts';
+import { admitted } from './admitted.ts';
 import { PER_EDGE_ROUND, reaches, scoreOf, wantedOf } from './score.ts';
 
 /** A bag the search found. */
@@ -62,7 +64,7 @@ export function fullSearch(document: BagDocument, panels: boolean): SearchOption
       motifs: squares.map(({ id }) => id),
       panels: panels || squares.length === 0 ? document.swatches.map(({ id }) => id) : [],
       strips: document.swatches.map(({ id }) => id),
-      rounds: { from: Math.max(1, own - 1), to: own + 2 },
+      rounds: { from: Math.max(1, own - 1), to: Math.min(LIMITS.rounds, own + 2) },
       squares: 12,
       stitches: 160,
       stitchStep: 2,
@@ -148,7 +150,8 @@ export function* search(document: BagDocument, options: SearchOptions): Generato
         },
         (construction) => {
           const { score, edgeRounds, ...size } = offered;
-          list.add({ construction, method, edgeRounds, size, score, reached: reaches(size, wanted) });
+          if (admitted(construction, size.squares))
+            list.add({ construction, method, edgeRounds, size, score, reached: reaches(size, wanted) });
         },
         document.construction.family === id ? document.construction : undefined,
       );

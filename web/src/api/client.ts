@@ -1,35 +1,22 @@
-import { documentSchema } from '@fennot/core';
-import { z } from 'zod';
-
-export const bagSchema = z.object({
-  id: z.string(),
-  version: z.number(),
-  updatedAt: z.string(),
-  document: documentSchema,
-});
-export type StoredBag = z.infer<typeof bagSchema>;
-
-export const settingsSchema = z.object({
-  terms: z.enum(['us', 'uk']),
-  system: z.enum(['cm', 'in']),
-  theme: z.enum(['light', 'dark', 'device']),
-});
-export type Settings = z.infer<typeof settingsSchema>;
-
-const problemSchema = z.object({
-  status: z.number(),
-  title: z.string(),
-  detail: z.string(),
-  errors: z.array(z.object({ path: z.string(), message: z.string() })).optional(),
-  current: bagSchema.optional(),
-});
+import {
+  addressOf,
+  clashSchema,
+  type KeptBag,
+  PROBLEMS,
+  problemSchema,
+  ROUTES,
+  type Route,
+  type Settings,
+} from '@fennot/core';
+import type { z } from 'zod';
 
 /** An answer of the server that is not what was asked for. `message` is meant to be shown. */
 export class ApiProblem extends Error {
   readonly status: number;
-  readonly current: StoredBag | undefined;
+  /** In a clash, what the server has. */
+  readonly current: KeptBag | undefined;
 
-  constructor(status: number, detail: string, current?: StoredBag) {
+  constructor(status: number, detail: string, current?: KeptBag) {
     super(detail);
     this.status = status;
     this.current = current;
@@ -39,35 +26,63 @@ export class ApiProblem extends Error {
 /** Status of an answer that never came. */
 export const AWAY = 0;
 
-async function ask<T>(method: string, path: string, schema: z.ZodType<T>, body?: unknown): Promise<T> {
-  let response: Response;
-  try {
-    response = await fetch(`/api${path}`, {
-      method,
+/** Longest time an answer is waited for, ms. */
+const PATIENCE = 20_000;
+
+interface Asking<Body> {
+  readonly id?: string;
+  readonly body?: Body;
+  /** The request goes on when the page goes. */
+  readonly outlive?: boolean;
+}
+
+async function ask<R extends Route>(
+  route: R,
+  { id, body, outlive }: Asking<z.input<R['body']>> = {},
+): Promise<z.output<R['answer']>> {
+  const send = (keepalive: boolean) =>
+    fetch(addressOf(route, id), {
+      method: route.method,
+      signal: AbortSignal.timeout(PATIENCE),
+      keepalive,
       ...(body === undefined
         ? {}
         : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
     });
+  let response: Response;
+  try {
+    // Browsers let only small requests outlive a page; a large one is at least tried.
+    response = outlive ? await send(true).catch(() => send(false)) : await send(false);
   } catch {
     throw new ApiProblem(AWAY, 'The Fennot server does not answer.');
   }
-  const answer: unknown = response.status === 204 ? undefined : await response.json().catch(() => undefined);
+  const answer: unknown = await response.json().catch(() => undefined);
   if (!response.ok) {
+    const clash = clashSchema.safeParse(answer);
+    if (clash.success) throw new ApiProblem(response.status, clash.data.detail, clash.data.current);
     const problem = problemSchema.safeParse(answer);
-    throw problem.success
-      ? new ApiProblem(response.status, problem.data.detail, problem.data.current)
-      : new ApiProblem(response.status, `The Fennot server answered ${response.status}.`);
+    throw new ApiProblem(
+      response.status,
+      problem.success ? problem.data.detail : `The Fennot server answered ${response.status}.`,
+    );
   }
-  return schema.parse(answer);
+  const read = route.answer.safeParse(answer);
+  if (!read.success)
+    throw new ApiProblem(AWAY, 'The server gave an answer that could not be read. Reload the page.');
+  return read.data as z.output<R['answer']>;
 }
 
+export const isMissing = (error: unknown): boolean =>
+  error instanceof ApiProblem && error.status === PROBLEMS.noSuchBag.status;
+
 export const api = {
-  bags: () => ask('GET', '/bags', z.array(bagSchema)),
-  bag: (id: string) => ask('GET', `/bags/${encodeURIComponent(id)}`, bagSchema),
-  createBag: (document: unknown) => ask('POST', '/bags', bagSchema, { document }),
-  saveBag: (id: string, basedOn: number, document: unknown) =>
-    ask('PUT', `/bags/${encodeURIComponent(id)}`, bagSchema, { basedOn, document }),
-  deleteBag: (id: string) => ask('DELETE', `/bags/${encodeURIComponent(id)}`, z.undefined()),
-  settings: () => ask('GET', '/settings', settingsSchema),
-  saveSettings: (settings: Settings) => ask('PUT', '/settings', settingsSchema, settings),
+  bags: () => ask(ROUTES.bags),
+  bag: (id: string) => ask(ROUTES.bag, { id }),
+  createBag: (id: string, document: unknown) => ask(ROUTES.createBag, { body: { id, document } }),
+  saveBag: (id: string, save: string, basedOn: number, document: unknown, outlive: boolean) =>
+    ask(ROUTES.saveBag, { id, body: { save, basedOn, document }, outlive }),
+  deleteBag: (id: string) => ask(ROUTES.deleteBag, { id }),
+  restoreBag: (id: string, basedOn: number) => ask(ROUTES.restoreBag, { id, body: { basedOn } }),
+  settings: () => ask(ROUTES.settings),
+  saveSettings: (settings: Settings) => ask(ROUTES.saveSettings, { body: settings }),
 };

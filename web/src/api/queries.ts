@@ -1,20 +1,30 @@
+import { DEFAULT_SETTINGS, type KeptBag, type Settings } from '@fennot/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, type Settings, type StoredBag } from './client.ts';
+import { toast } from 'sonner';
+import { api } from './client.ts';
 
-const KEYS = { bags: ['bags'], settings: ['settings'], bag: (id: string) => ['bags', id] };
+const KEYS = { bags: ['bags'], settings: ['settings'] };
 
 /** All bags, fetched anew whenever the list is opened: the open plan may have changed one. */
 export const useBags = () => useQuery({ queryKey: KEYS.bags, queryFn: api.bags, staleTime: 0 });
 
-/** A bag as it stands on the server. Fetched anew at every opening: the open plan lives in its own store. */
-export const useBag = (id: string) =>
-  useQuery({ queryKey: KEYS.bag(id), queryFn: () => api.bag(id), staleTime: 0, gcTime: 0, retry: false });
+/** Lets the list know that it is out of date. */
+export function useBagsChanged() {
+  const client = useQueryClient();
+  return () => void client.invalidateQueries({ queryKey: KEYS.bags });
+}
+
+interface NewBag {
+  /** Made by whoever asks, once: asked again after a lost answer, it is the same bag. */
+  readonly id: string;
+  readonly document: unknown;
+}
 
 export function useCreateBag() {
-  const client = useQueryClient();
+  const changed = useBagsChanged();
   return useMutation({
-    mutationFn: (document: unknown) => api.createBag(document),
-    onSuccess: () => client.invalidateQueries({ queryKey: KEYS.bags, exact: true }),
+    mutationFn: ({ id, document }: NewBag) => api.createBag(id, document),
+    onSuccess: changed,
   });
 }
 
@@ -23,11 +33,18 @@ export function useDeleteBag() {
   return useMutation({
     mutationFn: (id: string) => api.deleteBag(id),
     onSuccess: (_, id) =>
-      client.setQueryData<StoredBag[]>(KEYS.bags, (bags) => bags?.filter((bag) => bag.id !== id)),
+      client.setQueryData<KeptBag[]>(KEYS.bags, (bags) => bags?.filter((bag) => bag.id !== id)),
   });
 }
 
-export const DEFAULT_SETTINGS: Settings = { terms: 'us', system: 'cm', theme: 'device' };
+export function useRestoreBag() {
+  const changed = useBagsChanged();
+  return useMutation({
+    mutationFn: ({ id, version }: { readonly id: string; readonly version: number }) =>
+      api.restoreBag(id, version),
+    onSettled: changed,
+  });
+}
 
 /** The maker's settings; the defaults until the server has answered. */
 export function useSettings(): Settings {
@@ -35,11 +52,18 @@ export function useSettings(): Settings {
   return data ?? DEFAULT_SETTINGS;
 }
 
-/** Changes settings at once on the screen and then on the server. */
+/** Changes settings at once on the screen and then on the server; what was not saved is told, and taken back. */
 export function useChangeSettings() {
   const client = useQueryClient();
-  const { mutate } = useMutation({ mutationFn: api.saveSettings });
+  const { mutate } = useMutation({
+    mutationFn: api.saveSettings,
+    onError: (error) => {
+      toast.error(`The settings could not be saved: ${error.message}`);
+      void client.invalidateQueries({ queryKey: KEYS.settings });
+    },
+  });
   return (settings: Settings) => {
+    void client.cancelQueries({ queryKey: KEYS.settings });
     client.setQueryData(KEYS.settings, settings);
     mutate(settings);
   };

@@ -1,16 +1,23 @@
+import type { BagDocument } from '@fennot/core';
 import { Download, Keyboard, Redo2, Search, Undo2 } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { SettingsMenu } from '../frame/SettingsMenu.tsx';
 import { Wordmark } from '../frame/Wordmark.tsx';
 import { useSheets } from '../keys/sheets.ts';
-import type { SaveState } from '../open-bag/autosave.ts';
+import type { SaveState } from '../open-bag/saving/saver.ts';
 import { type BagStore, useDocument, useHistory } from '../open-bag/store.ts';
 import { Button } from '../ui/Button.tsx';
 import { exportBag } from '../ui/files.ts';
 import { SaveMark } from './SaveMark.tsx';
 
 /** The top line of an open bag: its name, whether it is saved, undo, export, settings. */
-export function BagHeader({ store, state }: { readonly store: BagStore; readonly state: SaveState }) {
+export function BagHeader({
+  store,
+  state,
+}: {
+  readonly store: BagStore;
+  readonly state: SaveState<BagDocument>;
+}) {
   const { name } = useDocument(store);
   const { undo, redo, canUndo, canRedo } = useHistory(store);
   const { show } = useSheets();

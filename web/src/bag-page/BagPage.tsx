@@ -1,26 +1,36 @@
+import { PROBLEMS } from '@fennot/core';
 import { Navigate, useParams } from 'react-router';
-import { ApiProblem } from '../api/client.ts';
-import { useBag } from '../api/queries.ts';
 import { Message } from '../frame/Message.tsx';
 import { STATIONS } from '../stations/station.ts';
+import { Button } from '../ui/Button.tsx';
+import { exportRaw } from '../ui/files.ts';
 import { OpenBag } from './OpenBag.tsx';
+import { useSession } from './use-session.ts';
 
-/** A bag by its address: fetched once, then held by the open plan. */
+/** A bag by its address: opened once, then held by the open plan. */
 export function BagPage() {
   const { id = '', station } = useParams();
-  const { data, error, isPending, refetch } = useBag(id);
+  const { opening, retry } = useSession(id);
   const at = STATIONS.find((one) => one === station);
-  if (isPending) return <Message title="Fetching the bag ..." />;
-  if (!data) {
-    const missing = error instanceof ApiProblem && error.status === 404;
-    return (
-      <Message
-        title={missing ? 'There is no such bag' : 'The bag cannot be fetched just now'}
-        text={error.message}
-        {...(missing ? {} : { onRetry: () => void refetch() })}
-      />
-    );
+  switch (opening.is) {
+    case 'opening':
+      return <Message title="Fetching the bag ..." />;
+    case 'failed':
+      return <Message title="The bag cannot be fetched just now" text={opening.why} onRetry={retry} />;
+    case 'missing':
+      return <Message title="There is no such bag" text={PROBLEMS.noSuchBag.detail} />;
+    case 'unusable': {
+      const { name, why, raw } = opening;
+      return (
+        <Message title={`“${name}” cannot be shown`} text={`${why} It is kept as it is.`}>
+          <Button look="main" onClick={() => exportRaw(raw, name)}>
+            Export it as a file
+          </Button>
+        </Message>
+      );
+    }
+    case 'open':
+      if (!at) return <Navigate to={`/bags/${id}/build`} replace />;
+      return <OpenBag key={id} session={opening.session} station={at} />;
   }
-  if (!at) return <Navigate to={`/bags/${id}/build`} replace />;
-  return <OpenBag key={data.id} bag={data} station={at} />;
 }

@@ -1,8 +1,11 @@
-import { Check, CloudOff, LoaderCircle, PencilLine, TriangleAlert } from 'lucide-react';
-import type { SaveState } from '../open-bag/autosave.ts';
+import type { BagDocument } from '@fennot/core';
+import { Check, CloudOff, LoaderCircle, TriangleAlert } from 'lucide-react';
+import type { SaveState } from '../open-bag/saving/saver.ts';
+
+type State = SaveState<BagDocument>;
 
 /** Whether the plan is safe, in a word. */
-export function SaveMark({ state }: { readonly state: SaveState }) {
+export function SaveMark({ state }: { readonly state: State }) {
   const mark = {
     saved: { icon: <Check size={15} />, text: 'Saved', colour: 'text-reed' },
     saving: {
@@ -10,7 +13,6 @@ export function SaveMark({ state }: { readonly state: SaveState }) {
       text: 'Saving',
       colour: 'text-soft',
     },
-    waiting: { icon: <PencilLine size={15} />, text: 'Saving soon', colour: 'text-soft' },
     failing: { icon: <CloudOff size={15} />, text: 'Not saved yet', colour: 'text-loosestrife' },
     clash: { icon: <TriangleAlert size={15} />, text: 'Changed elsewhere', colour: 'text-loosestrife' },
     gone: { icon: <TriangleAlert size={15} />, text: 'Deleted elsewhere', colour: 'text-loosestrife' },
@@ -27,7 +29,7 @@ export function SaveMark({ state }: { readonly state: SaveState }) {
 }
 
 /** The bar under the header while changes cannot be saved. */
-export function SaveTrouble({ state }: { readonly state: SaveState }) {
+export function SaveTrouble({ state }: { readonly state: State }) {
   if (state.is !== 'failing') return null;
   return (
     <p role="alert" className="bg-loosestrife-pale px-4 py-1.5 text-sm text-ink">

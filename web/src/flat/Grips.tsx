@@ -1,8 +1,7 @@
 import { type Construction, type Control, formatLength } from '@fennot/core';
-import { type PointerEvent, useRef, useState } from 'react';
 import { useSettings } from '../api/queries.ts';
-import { beginGesture } from '../open-bag/gesture.ts';
 import type { BagStore } from '../open-bag/store.ts';
+import { usePull } from '../open-bag/use-pull.ts';
 
 interface GripsProps {
   readonly controls: readonly Control<Construction>[];
@@ -25,58 +24,31 @@ export function Grips({ controls, px, store }: GripsProps) {
   );
 }
 
-interface Pull {
-  readonly start: number;
-  readonly value: number;
-  readonly set: CountControl['set'];
-  readonly perStep: number;
-  readonly finish: () => void;
-}
+/** So far a grip is pulled for one step at least, px: a step of a few pixels could not be aimed at. */
+const LEAST_STEP = 9;
 
 function Grip({ control, px, store }: { control: CountControl; px: number; store: BagStore }) {
-  const pull = useRef<Pull | undefined>(undefined);
-  const [held, setHeld] = useState(false);
   const { system } = useSettings();
   const { grip } = control;
+  const across = grip?.axis === 'x';
+  const { bind, held } = usePull(store, () => {
+    if (!grip) return undefined;
+    const { value: from, set, min, max, step } = control;
+    const perStep = Math.max(grip.perStep / px, LEAST_STEP);
+    return ({ x, y }) => {
+      const steps = Math.round((across ? x : -y) / perStep) * step;
+      const value = Math.min(max, Math.max(min, from + steps));
+      return (document) => (value === from ? document : { ...document, construction: set(value) });
+    };
+  });
   if (!grip) return null;
-  const across = grip.axis === 'x';
   const shown = control.kind === 'length' ? formatLength(control.value, system) : String(control.value);
   const place = { x: grip.at.x, y: -grip.at.y };
-
-  const position = (event: PointerEvent) => (across ? event.clientX : -event.clientY) * px;
-  const begin = (event: PointerEvent<SVGGElement>) => {
-    event.currentTarget.setPointerCapture(event.pointerId);
-    pull.current = {
-      start: position(event),
-      value: control.value,
-      set: control.set,
-      perStep: grip.perStep,
-      finish: beginGesture(store),
-    };
-    setHeld(true);
-  };
-  const move = (event: PointerEvent) => {
-    const from = pull.current;
-    if (!from) return;
-    const steps = Math.round((position(event) - from.start) / from.perStep) * control.step;
-    const value = Math.min(control.max, Math.max(control.min, from.value + steps));
-    if (value === control.value) return;
-    const construction = from.set(value);
-    store.getState().change((document) => ({ ...document, construction }));
-  };
-  const end = () => {
-    pull.current?.finish();
-    pull.current = undefined;
-    setHeld(false);
-  };
   return (
     <g
+      {...bind()}
       transform={`translate(${place.x} ${place.y}) scale(${px})`}
       className={`touch-none ${across ? 'cursor-ew-resize' : 'cursor-ns-resize'}`}
-      onPointerDown={begin}
-      onPointerMove={move}
-      onPointerUp={end}
-      onPointerCancel={end}
       data-grip={control.id}
     >
       <circle r={18} fill="transparent" />

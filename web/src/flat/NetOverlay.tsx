@@ -1,11 +1,12 @@
 import type { Construction, NetEditor, Point } from '@fennot/core';
 import type { KeyboardEvent, ReactNode } from 'react';
+import type { Outcome } from '../ui/tell.ts';
 import { useNetTool } from './net-tool.ts';
 
 interface NetOverlayProps {
   readonly editor: NetEditor<Construction>;
   readonly px: number;
-  readonly onChange: (construction: Construction) => void;
+  readonly onChange: (construction: Construction) => Outcome;
 }
 
 const points = (outline: readonly Point[]) => outline.map(({ x, y }) => `${x},${-y}`).join(' ');

@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../ui/Button.tsx';
 import { Wordmark } from './Wordmark.tsx';
@@ -6,10 +7,12 @@ interface MessageProps {
   readonly title: string;
   readonly text?: string;
   readonly onRetry?: () => void;
+  /** Further ways out. */
+  readonly children?: ReactNode;
 }
 
 /** A whole page with one thing to say. */
-export function Message({ title, text, onRetry }: MessageProps) {
+export function Message({ title, text, onRetry, children }: MessageProps) {
   return (
     <main className="mx-auto flex h-full max-w-xl flex-col justify-center gap-4 px-6">
       <Wordmark />
@@ -21,6 +24,7 @@ export function Message({ title, text, onRetry }: MessageProps) {
             Try again
           </Button>
         )}
+        {children}
         {text && (
           <Link to="/" className="font-medium text-kingfisher underline">
             To all bags

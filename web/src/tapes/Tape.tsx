@@ -1,6 +1,17 @@
-import { formatLength, lengthFigure, MM_PER_INCH, type Tape as TapeReading } from '@fennot/core';
-import { type PointerEvent, useRef } from 'react';
+import {
+  type BriefMeasure,
+  boundsOf,
+  formatLength,
+  lengthFigure,
+  lengthSchema,
+  MM_PER_INCH,
+  mm,
+  type Tape as TapeReading,
+} from '@fennot/core';
+import { useRef } from 'react';
 import { useSettings } from '../api/queries.ts';
+import type { BagStore } from '../open-bag/store.ts';
+import { usePull } from '../open-bag/use-pull.ts';
 import { MEASURE_NAMES } from './measure-names.ts';
 
 const VERDICTS = {
@@ -13,8 +24,8 @@ const VERDICTS = {
 
 interface TapeProps {
   readonly tape: TapeReading;
-  /** Called with the new target while its flag is pulled; without it the flag stands still. */
-  readonly onTarget?: ((value: number, done: boolean) => void) | undefined;
+  /** The bag whose target its flag pulls; without it the flag stands still. */
+  readonly store?: BagStore | undefined;
   /** Little room: the range stands under the figure. */
   readonly narrow?: boolean;
 }
@@ -23,7 +34,7 @@ const WIDTH = 220;
 const HEIGHT = 58;
 
 /** One tape measure: ticks, the predicted 90 % band with its middle, and a flag at the target. */
-export function Tape({ tape, onTarget, narrow }: TapeProps) {
+export function Tape({ tape, store, narrow }: TapeProps) {
   const { system } = useSettings();
   const svg = useRef<SVGSVGElement>(null);
   const { finished, target } = tape;
@@ -49,13 +60,6 @@ export function Tape({ tape, onTarget, narrow }: TapeProps) {
         ? 'var(--marigold)'
         : 'var(--reed)';
 
-  const pull = (done: boolean) => (event: PointerEvent<SVGGElement>) => {
-    const box = svg.current?.getBoundingClientRect();
-    if (!onTarget || !box || (event.buttons !== 1 && !done)) return;
-    const at = start + ((event.clientX - box.left) / box.width) * span;
-    const step = system === 'cm' ? 5 : MM_PER_INCH / 4;
-    onTarget(Math.max(step, Math.round(at / step) * step), done);
-  };
   const name = MEASURE_NAMES[tape.measure];
   const range = `${lengthFigure(finished.range.low, system)} to ${formatLength(finished.range.high, system)}`;
   const aim = target
@@ -154,32 +158,67 @@ export function Tape({ tape, onTarget, narrow }: TapeProps) {
           stroke="var(--card)"
           strokeWidth={0.8}
         />
-        {target && (
-          <g
-            className={onTarget ? 'cursor-ew-resize touch-none' : ''}
-            onPointerDown={(event) => onTarget && event.currentTarget.setPointerCapture(event.pointerId)}
-            onPointerMove={pull(false)}
-            onPointerUp={pull(true)}
-            data-flag={tape.measure}
-          >
-            <rect x={x(target.value) - 10} y={0} width={30} height={58} fill="transparent" />
-            <line
-              x1={x(target.value)}
-              x2={x(target.value)}
-              y1={2}
-              y2={56}
-              stroke="var(--marigold-ink)"
-              strokeWidth={1.6}
+        {target &&
+          (store ? (
+            <PulledFlag
+              measure={tape.measure}
+              store={store}
+              x={x(target.value)}
+              value={target.value}
+              /** mm a pixel of the screen, now. */
+              perPixel={() => span / (svg.current?.getBoundingClientRect().width || WIDTH)}
             />
-            <path
-              d={`M${x(target.value)} 2h17l-4.5 5.5 4.5 5.5h-17Z`}
-              fill="var(--marigold)"
-              stroke="var(--marigold-ink)"
-              strokeWidth={0.8}
-            />
-          </g>
-        )}
+          ) : (
+            <Flag x={x(target.value)} />
+          ))}
       </svg>
     </figure>
+  );
+}
+
+/** The flag at the target. */
+function Flag({ x }: { readonly x: number }) {
+  return (
+    <>
+      <rect x={x - 10} y={0} width={30} height={58} fill="transparent" />
+      <line x1={x} x2={x} y1={2} y2={56} stroke="var(--marigold-ink)" strokeWidth={1.6} />
+      <path
+        d={`M${x} 2h17l-4.5 5.5 4.5 5.5h-17Z`}
+        fill="var(--marigold)"
+        stroke="var(--marigold-ink)"
+        strokeWidth={0.8}
+      />
+    </>
+  );
+}
+
+interface PulledFlagProps {
+  readonly measure: BriefMeasure;
+  readonly store: BagStore;
+  readonly x: number;
+  readonly value: number;
+  readonly perPixel: () => number;
+}
+
+/** A flag that is pulled to another target, to whole half centimetres or quarter inches. */
+function PulledFlag({ measure, store, x, value, perPixel }: PulledFlagProps) {
+  const { system } = useSettings();
+  const { bind } = usePull(store, () => {
+    const scale = perPixel();
+    const step = system === 'cm' ? 5 : MM_PER_INCH / 4;
+    const { max } = boundsOf(lengthSchema);
+    return ({ x: by }) => {
+      const wanted = Math.min(max, Math.max(step, Math.round((value + by * scale) / step) * step));
+      return (document) => {
+        const target = document.brief[measure];
+        if (by === 0 || !target) return document;
+        return { ...document, brief: { ...document.brief, [measure]: { ...target, value: mm(wanted) } } };
+      };
+    };
+  });
+  return (
+    <g {...bind()} className="cursor-ew-resize touch-none" data-flag={measure}>
+      <Flag x={x} />
+    </g>
   );
 }

@@ -1,7 +1,5 @@
-import { mm, type Plan, piecesText } from '@fennot/core';
-import { useRef } from 'react';
+import { type Plan, piecesText } from '@fennot/core';
 import { useSettings } from '../api/queries.ts';
-import { beginGesture } from '../open-bag/gesture.ts';
 import type { BagStore } from '../open-bag/store.ts';
 import { hours, wholeYarn } from './amounts.ts';
 import { Tape } from './Tape.tsx';
@@ -16,22 +14,7 @@ interface TapesProps {
 /** The strip along the bottom: the tapes, and the tallies beside them. */
 export function Tapes({ plan, store, pull }: TapesProps) {
   const { system } = useSettings();
-  const finish = useRef<(() => void) | undefined>(undefined);
   const { tally } = plan;
-  const setTarget = (measure: Plan['tapes'][number]['measure']) => (value: number, done: boolean) => {
-    const change = (document: Plan['document']): Plan['document'] => {
-      const target = document.brief[measure];
-      return target
-        ? { ...document, brief: { ...document.brief, [measure]: { ...target, value: mm(value) } } }
-        : document;
-    };
-    finish.current ??= beginGesture(store);
-    store.getState().change(change);
-    if (done) {
-      finish.current();
-      finish.current = undefined;
-    }
-  };
   return (
     <section
       aria-label="The tapes"
@@ -46,7 +29,7 @@ export function Tapes({ plan, store, pull }: TapesProps) {
           key={tape.measure}
           tape={tape}
           narrow={plan.tapes.length > 4}
-          onTarget={pull ? setTarget(tape.measure) : undefined}
+          store={pull ? store : undefined}
         />
       ))}
       <dl className="col-span-2 grid auto-rows-min grid-cols-[auto_auto] content-center gap-x-3 gap-y-0.5 text-sm md:col-span-1 md:border-l md:border-line md:pl-4">

@@ -1,5 +1,6 @@
 import { RadioGroup } from 'radix-ui';
 import type { ReactNode } from 'react';
+import { type Outcome, tell } from './tell.ts';
 
 interface CardsProps<T extends string> {
   readonly label: string;
@@ -9,7 +10,7 @@ interface CardsProps<T extends string> {
     readonly content: ReactNode;
     readonly title?: string;
   }>;
-  readonly onChange: (value: T) => void;
+  readonly onChange: (value: T) => Outcome;
   readonly className?: string;
 }
 
@@ -21,7 +22,7 @@ export function Cards<T extends string>({ label, value, options, onChange, class
       value={value}
       onValueChange={(text) => {
         const next = options.find((option) => option.value === text);
-        if (next && next.value !== value) onChange(next.value);
+        if (next && next.value !== value) tell(onChange(next.value));
       }}
       className={`grid gap-2 ${className}`}
     >

@@ -2,12 +2,13 @@ import { Check, ChevronDown } from 'lucide-react';
 import { Select } from 'radix-ui';
 import { type ReactNode, useId } from 'react';
 import { FieldFrame } from './Field.tsx';
+import { type Outcome, tell } from './tell.ts';
 
 interface ChoiceProps<T extends string> {
   readonly label: ReactNode;
   readonly value: T;
   readonly options: ReadonlyArray<{ readonly value: T; readonly label: string }>;
-  readonly onChange: (value: T) => void;
+  readonly onChange: (value: T) => Outcome;
   readonly hint?: ReactNode;
 }
 
@@ -21,7 +22,7 @@ export function Choice<T extends string>({ label, value, options, onChange, hint
         value={value}
         onValueChange={(text) => {
           const next = find(text);
-          if (next !== undefined) onChange(next);
+          if (next !== undefined) tell(onChange(next));
         }}
       >
         <Select.Trigger

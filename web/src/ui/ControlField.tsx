@@ -1,10 +1,11 @@
 import type { Control } from '@fennot/core';
 import { Choice } from './Choice.tsx';
 import { LengthField, NumberField } from './fields.tsx';
+import type { Outcome } from './tell.ts';
 
 interface ControlFieldProps<C> {
   readonly control: Control<C>;
-  readonly onChange: (changed: C) => void;
+  readonly onChange: (changed: C) => Outcome;
 }
 
 /** One decision as a form field. */
@@ -14,8 +15,7 @@ export function ControlField<C>({ control, onChange }: ControlFieldProps<C>) {
       <LengthField
         label={control.label}
         value={control.value}
-        least={control.min}
-        max={control.max}
+        bounds={{ min: control.min, max: control.max, whole: false }}
         hint={control.hint}
         onChange={(value) => onChange(control.set(value))}
       />
@@ -25,8 +25,7 @@ export function ControlField<C>({ control, onChange }: ControlFieldProps<C>) {
       label={control.label}
       name={control.label.toLowerCase()}
       value={control.value}
-      min={control.min}
-      max={control.max}
+      bounds={{ min: control.min, max: control.max, whole: true }}
       step={control.step}
       hint={control.hint}
       problem={control.problem}

@@ -1,4 +1,5 @@
-import { type KeyboardEvent, type ReactNode, useEffect, useId, useRef, useState } from 'react';
+import { type KeyboardEvent, type ReactNode, useId, useState } from 'react';
+import type { Outcome } from './tell.ts';
 
 export interface FieldFrameProps {
   readonly label: ReactNode;
@@ -40,7 +41,8 @@ interface TypedFieldProps<T> {
   readonly show: (value: T) => string;
   /** Reads what was typed; a sentence when it cannot be taken. */
   readonly read: (text: string) => { ok: true; value: T } | { ok: false; error: string };
-  readonly onChange: (value: T) => void;
+  /** Takes the value, or answers why it cannot be. */
+  readonly onChange: (value: T) => Outcome;
   readonly hint?: ReactNode;
   readonly problem?: string | undefined;
   readonly suffix?: ReactNode;
@@ -51,41 +53,66 @@ interface TypedFieldProps<T> {
 }
 
 /**
- * A text field for a value that is read from text. What is typed takes effect as soon as it can be read;
- * what cannot be read stays as typed, with the reason, and changes nothing.
+ * A text field for a value that is read from text. What is typed stays as typed until Enter, or until the field is
+ * left: only then does it take effect, or stand there with the reason below why it cannot. Escape takes it back.
  */
 export function TypedField<T>(props: TypedFieldProps<T>) {
   const { label, value, show, read, onChange, hint, problem, suffix, placeholder, numeric, step } = props;
   const id = useId();
+  /** What is typed and has not taken effect. */
   const [text, setText] = useState<string | undefined>(undefined);
   const [error, setError] = useState<string | undefined>(undefined);
   const shown = show(value);
-  const typed = useRef(shown);
   // A change from elsewhere (a grip, undo) takes the place of what was typed before.
-  useEffect(() => {
-    if (typed.current !== shown) {
-      typed.current = shown;
+  const [seen, setSeen] = useState(shown);
+  if (seen !== shown) {
+    setSeen(shown);
+    setText(undefined);
+    setError(undefined);
+  }
+
+  const put = (next: T) => {
+    const refusal = onChange(next);
+    setError(refusal ?? undefined);
+    return refusal === undefined;
+  };
+  /** Whether what stands in the field holds now. */
+  const commit = (): boolean => {
+    if (text === undefined) return true;
+    // Typed, but no other value: a figure that is shown rounded must not be taken for what is meant.
+    if (text.trim() === shown) {
       setText(undefined);
       setError(undefined);
+      return true;
     }
-  }, [shown]);
-
-  const take = (next: string) => {
-    setText(next);
-    const result = read(next);
-    setError(result.ok ? undefined : result.error);
-    if (result.ok) {
-      typed.current = show(result.value);
-      onChange(result.value);
+    const result = read(text);
+    if (!result.ok) {
+      setError(result.error);
+      return false;
     }
+    const taken = put(result.value);
+    if (taken) setText(undefined);
+    return taken;
   };
-  const onKeyDown = (event: KeyboardEvent) => {
+  const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
+    if (event.key === 'Enter') {
+      // Within a form, Enter sends it, but not with something else than what is typed here.
+      if (!commit()) event.preventDefault();
+      return;
+    }
+    if (event.key === 'Escape' && text !== undefined) {
+      event.stopPropagation();
+      setText(undefined);
+      setError(undefined);
+      return;
+    }
     const by = event.key === 'ArrowUp' ? 1 : event.key === 'ArrowDown' ? -1 : undefined;
     if (by === undefined || step === undefined) return;
     event.preventDefault();
+    // From what is typed, where that can be read: one that types 12 and presses the arrow means 13.
+    const typed = text === undefined ? undefined : read(text);
     setText(undefined);
-    setError(undefined);
-    onChange(step(value, by));
+    put(step(typed?.ok ? typed.value : value, by));
   };
   const wrong = error ?? problem;
   return (
@@ -100,10 +127,11 @@ export function TypedField<T>(props: TypedFieldProps<T>) {
           aria-invalid={wrong !== undefined}
           aria-describedby={wrong !== undefined || hint !== undefined ? `${id}-note` : undefined}
           className={`${inputClass(wrong !== undefined)} ${suffix ? 'pr-10' : ''}`}
-          onChange={(event) => take(event.target.value)}
-          onBlur={() => {
-            if (error === undefined) setText(undefined);
+          onChange={(event) => {
+            setText(event.target.value);
+            setError(undefined);
           }}
+          onBlur={() => commit()}
           onKeyDown={onKeyDown}
         />
         {suffix && (

@@ -1,10 +1,11 @@
 import { ToggleGroup } from 'radix-ui';
+import { type Outcome, tell } from './tell.ts';
 
 interface SwitcherProps<T extends string> {
   readonly label: string;
   readonly value: T;
   readonly options: ReadonlyArray<{ readonly value: T; readonly label: string }>;
-  readonly onChange: (value: T) => void;
+  readonly onChange: (value: T) => Outcome;
 }
 
 /** One of two or three, side by side. */
@@ -16,7 +17,7 @@ export function Switcher<T extends string>({ label, value, options, onChange }: 
       value={value}
       onValueChange={(text) => {
         const next = options.find((option) => option.value === text);
-        if (next) onChange(next.value);
+        if (next) tell(onChange(next.value));
       }}
       className="inline-flex rounded-sm border border-line bg-card p-0.5"
     >

@@ -2,7 +2,7 @@ import { expect, test } from 'vitest';
 import { readNumber } from './fields.tsx';
 
 const read = (text: string, whole = true) => {
-  const result = readNumber(text, 'rows', 1, 40, whole);
+  const result = readNumber(text, 'rows', { min: 1, max: 40, whole });
   return result.ok ? result.value : result.error;
 };
 

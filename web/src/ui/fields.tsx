@@ -1,19 +1,29 @@
-import { formatLength, lengthFigure, type Mm, mm, parseLength } from '@fennot/core';
+import {
+  type Bounds,
+  boundsOf,
+  formatLength,
+  type LengthSystem,
+  lengthFigure,
+  lengthSchema,
+  type Mm,
+  mm,
+  nameSchema,
+  parseLength,
+} from '@fennot/core';
 import { Minus, Plus } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { useSettings } from '../api/queries.ts';
 import { Button } from './Button.tsx';
 import { TypedField } from './Field.tsx';
+import type { Outcome } from './tell.ts';
 
 interface NumberFieldProps {
   readonly label: ReactNode;
   readonly value: number;
-  readonly onChange: (value: number) => void;
-  readonly min: number;
-  readonly max: number;
+  readonly onChange: (value: number) => Outcome;
+  /** As the schema of the value says: `boundsOf(schema)`. */
+  readonly bounds: Bounds;
   readonly step?: number;
-  /** Only whole numbers make sense. */
-  readonly whole?: boolean;
   readonly hint?: ReactNode;
   readonly problem?: string | undefined;
   readonly suffix?: ReactNode;
@@ -23,7 +33,7 @@ interface NumberFieldProps {
 }
 
 /** Reads a number within bounds, with a sentence for each way it can be wrong. */
-export function readNumber(text: string, name: string, min: number, max: number, whole: boolean) {
+export function readNumber(text: string, name: string, { min, max, whole }: Bounds) {
   const trimmed = text.trim().replace(',', '.').replace('−', '-');
   if (trimmed === '') return { ok: false, error: `Type a number for ${name}.` } as const;
   const value = Number(trimmed);
@@ -38,7 +48,8 @@ export function readNumber(text: string, name: string, min: number, max: number,
 const cap = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 export function NumberField(props: NumberFieldProps) {
-  const { label, value, onChange, min, max, step = 1, whole = true, name, buttons, ...rest } = props;
+  const { label, value, onChange, bounds, step = 1, name, buttons, ...rest } = props;
+  const { min, max, whole } = bounds;
   const stepped = (from: number, by: 1 | -1) => Math.min(max, Math.max(min, from + by * step));
   const field = (
     <TypedField
@@ -46,7 +57,7 @@ export function NumberField(props: NumberFieldProps) {
       value={value}
       numeric
       show={(n) => (whole ? String(n) : String(Math.round(n * 100) / 100))}
-      read={(text) => readNumber(text, name, min, max, whole)}
+      read={(text) => readNumber(text, name, bounds)}
       onChange={onChange}
       step={stepped}
       {...rest}
@@ -83,25 +94,28 @@ export function NumberField(props: NumberFieldProps) {
 interface LengthFieldProps {
   readonly label: ReactNode;
   readonly value: number | undefined;
-  readonly onChange: (value: Mm) => void;
+  readonly onChange: (value: Mm) => Outcome;
   /** Clears the value when the field is emptied; without it an empty field is refused. */
-  readonly onClear?: (() => void) | undefined;
-  readonly max?: number;
-  readonly least?: number;
+  readonly onClear?: (() => Outcome) | undefined;
+  /** As the schema of the value says; any length unless it does. */
+  readonly bounds?: Bounds;
   readonly hint?: ReactNode;
   readonly problem?: string | undefined;
   readonly placeholder?: string;
 }
 
+const ANY_LENGTH = boundsOf(lengthSchema);
+
+function tooShort(min: number, system: LengthSystem): string {
+  if (min <= 0) return 'This cannot be negative.';
+  return min <= ANY_LENGTH.min
+    ? 'A length must be more than zero.'
+    : `This must be at least ${formatLength(min, system)}.`;
+}
+
 /** A length in the maker's unit; any unit can be typed. */
-export function LengthField({
-  value,
-  onChange,
-  onClear,
-  max = 5000,
-  least = 0.1,
-  ...rest
-}: LengthFieldProps) {
+export function LengthField({ value, onChange, onClear, bounds = ANY_LENGTH, ...rest }: LengthFieldProps) {
+  const { min, max } = bounds;
   const { system } = useSettings();
   return (
     <TypedField<number | undefined>
@@ -113,18 +127,14 @@ export function LengthField({
         if (text.trim() === '' && onClear) return { ok: true, value: undefined };
         const parsed = parseLength(text, system);
         if (!parsed.ok) return parsed;
-        if (parsed.value < least)
-          return {
-            ok: false,
-            error: least > 0 ? 'A length must be more than zero.' : 'This cannot be negative.',
-          };
+        if (parsed.value < min) return { ok: false, error: tooShort(min, system) };
         if (parsed.value > max)
           return { ok: false, error: `This cannot be more than ${formatLength(max, system)}.` };
         return parsed;
       }}
       onChange={(length) => (length === undefined ? onClear?.() : onChange(mm(length)))}
       step={(length, by) =>
-        Math.min(max, Math.max(least, (length ?? 0) + by * (system === 'cm' ? 5 : 25.4 / 8)))
+        Math.min(max, Math.max(min, (length ?? 0) + by * (system === 'cm' ? 5 : 25.4 / 8)))
       }
       {...rest}
     />
@@ -134,23 +144,21 @@ export function LengthField({
 interface TextFieldProps {
   readonly label: ReactNode;
   readonly value: string;
-  readonly onChange: (value: string) => void;
-  readonly most?: number;
+  readonly onChange: (value: string) => Outcome;
 }
 
 /** A name: never empty, never endless. */
-export function TextField({ label, value, onChange, most = 80 }: TextFieldProps) {
+export function TextField({ label, value, onChange }: TextFieldProps) {
   return (
     <TypedField
       label={label}
       value={value}
       show={(text) => text}
       read={(text) => {
-        const trimmed = text.trim();
-        if (trimmed === '') return { ok: false, error: 'This needs a name.' };
-        if (trimmed.length > most)
-          return { ok: false, error: `A name cannot be longer than ${most} characters.` };
-        return { ok: true, value: trimmed };
+        const parsed = nameSchema.safeParse(text);
+        return parsed.success
+          ? { ok: true, value: parsed.data }
+          : { ok: false, error: parsed.error.issues[0]?.message ?? 'This needs a name.' };
       }}
       onChange={onChange}
     />

@@ -19,6 +19,10 @@ export function saveText(text: string, name: string, type: string): void {
   URL.revokeObjectURL(address);
 }
 
+/** Offers something that may be no bag any more, as it is. */
+export const exportRaw = (raw: unknown, name: string): void =>
+  saveText(`${JSON.stringify(raw, null, 2)}\n`, fileName(name), 'application/json');
+
 /** Offers a bag as a file. */
 export const exportBag = (bag: BagDocument): void =>
   saveText(writeDocumentText(bag), fileName(bag.name), 'application/json');

@@ -4,11 +4,15 @@ import { lazy, Suspense, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
 import { useBags, useCreateBag } from '../../api/queries.ts';
+import { uuid } from '../../api/uuid.ts';
+import { LeftBehind } from '../../frame/LeftBehind.tsx';
 import { Message } from '../../frame/Message.tsx';
 import { SettingsMenu } from '../../frame/SettingsMenu.tsx';
 import { Wordmark } from '../../frame/Wordmark.tsx';
+import { planFor } from '../../open-bag/plans.ts';
 import { Button } from '../../ui/Button.tsx';
 import { BagCard } from './BagCard.tsx';
+import { useLeftDrafts } from './use-left-drafts.ts';
 
 // Not needed to see the bags: fetched when they are.
 const BeginDialog = lazy(() => import('./BeginDialog.tsx'));
@@ -21,6 +25,7 @@ export function BagsPage() {
   const [refused, setRefused] = useState<{ file: string; lines: string[] } | undefined>(undefined);
   const file = useRef<HTMLInputElement>(null);
   const create = useCreateBag();
+  const { unsaved, stranded, forget } = useLeftDrafts(bags);
   const navigate = useNavigate();
 
   const importFile = async (chosen: File) => {
@@ -30,10 +35,19 @@ export function BagsPage() {
       setRefused({ file: chosen.name, lines });
       return;
     }
-    create.mutate(read.document, {
-      onSuccess: ({ id }) => navigate(`/bags/${id}/build`),
-      onError: (problem) => toast.error(problem.message),
-    });
+    const answer = planFor(read.document);
+    if (!answer.ok) {
+      setRefused({ file: chosen.name, lines: [answer.problem] });
+      return;
+    }
+    const id = uuid();
+    create.mutate(
+      { id, document: read.document },
+      {
+        onSuccess: () => navigate(`/bags/${id}/build`),
+        onError: (problem) => toast.error(problem.message),
+      },
+    );
   };
   if (error && !bags)
     return (
@@ -51,6 +65,7 @@ export function BagsPage() {
           <SettingsMenu />
         </div>
       </header>
+      <LeftBehind drafts={stranded} onDone={forget} />
       <main className="mx-auto max-w-6xl px-4 py-6">
         <div className="mb-5 flex flex-wrap items-end justify-between gap-3">
           <div>
@@ -94,7 +109,7 @@ export function BagsPage() {
         )}
         <ul className="grid grid-cols-1 gap-4 sm:grid-cols-2 lg:grid-cols-3">
           {bags?.map((bag) => (
-            <BagCard key={bag.id} bag={bag} />
+            <BagCard key={bag.id} bag={bag} unsaved={unsaved.has(bag.id)} />
           ))}
         </ul>
       </main>

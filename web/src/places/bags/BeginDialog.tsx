@@ -2,7 +2,9 @@ import { type BagDocument, beginDocument, FAMILIES, type FamilyId, mm } from '@f
 import { type FormEvent, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useCreateBag } from '../../api/queries.ts';
+import { uuid } from '../../api/uuid.ts';
 import { FamilyIcon } from '../../drawing/FamilyIcon.tsx';
+import { planFor } from '../../open-bag/plans.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Cards } from '../../ui/Cards.tsx';
 import { LengthField, TextField } from '../../ui/fields.tsx';
@@ -23,12 +25,21 @@ export default function BeginDialog({
   const [family, setFamily] = useState<FamilyId>('wrap-round');
   const [size, setSize] = useState<Size>({ width: 320, height: 320, depth: 80 });
   const create = useCreateBag();
+  // Made once: asked for again after a lost answer, it is the same bag.
+  const [id] = useState(uuid);
+  const [trouble, setTrouble] = useState<string>();
   const navigate = useNavigate();
   const deep = FAMILIES.some(({ id, deep: has }) => id === family && has);
   const target = (value: number) => ({ value: mm(value), tolerance: 15 });
 
-  const begin = (event: FormEvent) => {
+  const begin = (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
+    // What stands in a field and could not be read is not passed over.
+    const wrong = event.currentTarget.querySelector<HTMLInputElement>('[aria-invalid="true"]');
+    if (wrong) {
+      wrong.focus();
+      return;
+    }
     const bag: BagDocument = beginDocument({
       name,
       family,
@@ -38,7 +49,13 @@ export default function BeginDialog({
         ...(deep ? { depth: target(size.depth) } : {}),
       },
     });
-    create.mutate(bag, { onSuccess: ({ id }) => navigate(`/bags/${id}/swatch`) });
+    const answer = planFor(bag);
+    if (!answer.ok) {
+      setTrouble(answer.problem);
+      return;
+    }
+    setTrouble(undefined);
+    create.mutate({ id, document: bag }, { onSuccess: () => navigate(`/bags/${id}/swatch`) });
   };
   return (
     <Modal
@@ -77,6 +94,11 @@ export default function BeginDialog({
             <LengthField label="Depth" value={size.depth} onChange={(depth) => setSize({ ...size, depth })} />
           )}
         </Row>
+        {trouble && (
+          <p role="alert" className="text-sm text-loosestrife">
+            {trouble}
+          </p>
+        )}
         {create.error && (
           <p role="alert" className="text-sm text-loosestrife">
             {create.error.message} Nothing is lost: try again.

@@ -1,34 +1,36 @@
-import { type Found, formatLength, type Plan, piecesText, planOf } from '@fennot/core';
-import { useMemo } from 'react';
+import { type BagDocument, type Found, formatLength, type Plan, piecesText } from '@fennot/core';
+import { dequal } from 'dequal';
 import { useSettings } from '../../api/queries.ts';
 import { MadeUpPicture } from '../../madeup/MadeUpPicture.tsx';
 import { CORNER, FRONT } from '../../madeup/project.ts';
 import { hours, wholeYarn } from '../../tapes/amounts.ts';
-import { edgeText, givesText, onTable, roundsOf } from './answer-facts.ts';
+import { type Outcome, tell } from '../../ui/tell.ts';
+import { edgeText, givesText, roundsOf } from './answer-facts.ts';
 
 interface AnswerProps {
   readonly found: Found;
-  readonly plan: Plan;
+  /** What is on the table now. */
+  readonly document: BagDocument;
+  /** The answer, worked out. */
+  readonly answer: Plan;
   readonly kept: boolean;
-  readonly onPick: () => void;
+  readonly onPick: () => Outcome;
   readonly onKeep: () => void;
 }
 
 /** One answer as a small folded bag with its figures; pressing it puts it on the table. */
-export function Answer({ found, plan, kept, onPick, onKeep }: AnswerProps) {
+export function Answer({ found, document, answer, kept, onPick, onKeep }: AnswerProps) {
   const { system } = useSettings();
-  const { document } = plan;
-  const answer = useMemo(() => planOf(onTable(document, found)), [document, found]);
   const { width, height, depth } = found.size;
   const sizes = [width, height, ...(depth > 1 ? [depth] : [])].map((length) => formatLength(length, system));
   const gives = givesText(document, found, system);
   const { tally } = answer;
-  const now = JSON.stringify(document.construction) === JSON.stringify(found.construction);
+  const now = dequal(document.construction, found.construction);
   return (
     <li className="relative">
       <button
         type="button"
-        onClick={onPick}
+        onClick={() => tell(onPick())}
         aria-pressed={now}
         className={`flex h-full w-full flex-col rounded-sm border p-1.5 pb-8 text-left text-xs ${
           now ? 'border-kingfisher bg-kingfisher-pale' : 'border-line hover:border-kingfisher'

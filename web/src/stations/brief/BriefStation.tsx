@@ -1,9 +1,19 @@
-import { type BagDocument, BRIEF_MEASURES, type BriefMeasure, mm } from '@fennot/core';
+import {
+  type BagDocument,
+  BRIEF_MEASURES,
+  type BriefMeasure,
+  boundsOf,
+  LIMITS,
+  mm,
+  targetSchema,
+} from '@fennot/core';
 import { Plus, X } from 'lucide-react';
 import { MEASURE_NAMES } from '../../tapes/measure-names.ts';
 import { Button } from '../../ui/Button.tsx';
 import { LengthField, TextField } from '../../ui/fields.tsx';
+import { NoteField } from '../../ui/NoteField.tsx';
 import { Section } from '../../ui/Section.tsx';
+import { tell } from '../../ui/tell.ts';
 import type { StationProps } from '../station.ts';
 import { ContentsSection } from './ContentsSection.tsx';
 import { SearchSection } from './SearchSection.tsx';
@@ -32,19 +42,18 @@ export function BriefStation({ plan, store }: StationProps) {
           value={document.name}
           onChange={(name) => change((doc) => ({ ...doc, name }))}
         />
-        <label className="block">
-          <span className="mb-0.5 block text-xs font-medium text-soft">What it is for</span>
-          <textarea
-            value={document.note}
-            rows={3}
-            maxLength={4000}
-            onChange={(event) => {
-              const note = event.target.value;
-              change((doc) => ({ ...doc, note }));
-            }}
-            className="w-full resize-y rounded-sm border border-line bg-card px-2 py-1 hover:border-kingfisher"
-          />
-        </label>
+        <NoteField
+          label="What it is for"
+          value={document.note}
+          most={LIMITS.note}
+          begin={() => {
+            const gesture = store.getState().begin();
+            return {
+              move: (note) => tell(gesture.move((doc) => ({ ...doc, note }))),
+              commit: gesture.commit,
+            };
+          }}
+        />
       </Section>
       <Section title="Target">
         <p className="text-xs text-soft">
@@ -63,8 +72,7 @@ export function BriefStation({ plan, store }: StationProps) {
               <LengthField
                 label="give or take"
                 value={target.tolerance}
-                least={0}
-                max={500}
+                bounds={boundsOf(targetSchema.shape.tolerance)}
                 onChange={(tolerance) => setTarget(measure, { ...target, tolerance })}
               />
               <Button

@@ -1,22 +1,23 @@
-import { type Found, type Plan, planOf } from '@fennot/core';
+import type { Found, Plan } from '@fennot/core';
 import { useSettings } from '../../api/queries.ts';
 import { MadeUpPicture } from '../../madeup/MadeUpPicture.tsx';
 import { CORNER, FRONT } from '../../madeup/project.ts';
 import { Button } from '../../ui/Button.tsx';
-import { factsOf, givesText, keyOf, onTable } from './answer-facts.ts';
+import type { Outcome } from '../../ui/tell.ts';
+import { answerPlan, factsOf, givesText, keyOf } from './answer-facts.ts';
 
 interface CompareProps {
   readonly plan: Plan;
   readonly kept: readonly Found[];
-  readonly onPick: (found: Found) => void;
+  readonly onPick: (found: Found) => Outcome;
 }
 
 /** Two or three answers beside one another, line by line. */
 export function Compare({ plan: { document }, kept, onPick }: CompareProps) {
   const { system } = useSettings();
-  const columns = kept.map((found) => {
-    const answer = planOf(onTable(document, found));
-    return { found, answer, facts: factsOf(answer, found, system) };
+  const columns = kept.flatMap((found) => {
+    const answer = answerPlan(document, found);
+    return answer ? [{ found, answer, facts: factsOf(answer, found, system) }] : [];
   });
   const labels = [...new Set(columns.flatMap(({ facts }) => facts.map(({ label }) => label)))];
   return (

@@ -1,4 +1,12 @@
-import { type BagDocument, type Content, type ContentFit, formatLength, mm } from '@fennot/core';
+import {
+  type BagDocument,
+  type Content,
+  type ContentFit,
+  formatLength,
+  freeId,
+  LIMITS,
+  mm,
+} from '@fennot/core';
 import { Plus, X } from 'lucide-react';
 import { useSettings } from '../../api/queries.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -19,10 +27,12 @@ export function ContentsSection({ plan, store }: StationProps) {
   const set = (next: Content[]) =>
     store.getState().change((doc): BagDocument => ({ ...doc, brief: { ...doc.brief, contents: next } }));
   const change = (content: Content) => set(contents.map((one) => (one.id === content.id ? content : one)));
-  const fresh = () => {
-    const used = new Set(contents.map(({ id }) => id));
-    return Array.from({ length: 40 }, (_, i) => `thing-${i + 1}`).find((id) => !used.has(id)) ?? 'thing';
-  };
+  const fresh = () =>
+    freeId(
+      'thing',
+      contents.map(({ id }) => id),
+    );
+  const full = contents.length >= LIMITS.contents;
   return (
     <Section title="What it must hold">
       {plan.contents.map(({ content, fits, binds, room }) => (
@@ -75,6 +85,7 @@ export function ContentsSection({ plan, store }: StationProps) {
       <div className="flex gap-1.5">
         <Button
           small
+          disabled={full}
           onClick={() =>
             set([
               ...contents,
@@ -93,6 +104,7 @@ export function ContentsSection({ plan, store }: StationProps) {
         </Button>
         <Button
           small
+          disabled={full}
           onClick={() =>
             set([
               ...contents,
@@ -103,6 +115,7 @@ export function ContentsSection({ plan, store }: StationProps) {
           <Plus size={13} /> Something round
         </Button>
       </div>
+      {full && <p className="text-xs text-soft">A bag is planned for at most {LIMITS.contents} things.</p>}
     </Section>
   );
 }

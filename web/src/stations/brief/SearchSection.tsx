@@ -1,12 +1,12 @@
 import { FAMILIES, type FamilyId, type Found, searchable, usuallySearched, wantedOf } from '@fennot/core';
 import { Scale, Search, Square } from 'lucide-react';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
 import { Modal } from '../../ui/Modal.tsx';
 import { Section } from '../../ui/Section.tsx';
 import type { StationProps } from '../station.ts';
 import { Answer } from './Answer.tsx';
-import { keyOf, onTable } from './answer-facts.ts';
+import { answerPlan, keyOf, onTable } from './answer-facts.ts';
 import { Compare } from './Compare.tsx';
 import { useSearch } from './use-search.ts';
 
@@ -26,12 +26,20 @@ export function SearchSection({ plan, store }: StationProps) {
   const toggle = (id: FamilyId) =>
     setChosen(allowed.includes(id) ? allowed.filter((one) => one !== id) : [...allowed, id]);
   const wanted = wantedOf(document);
-  const progress = state.is === 'idle' ? undefined : state.progress;
-  const answers = progress?.answers ?? [];
-  const reached = answers.some((answer) => answer.reached);
+  const progress = state.is === 'searching' || state.is === 'done' ? state.progress : undefined;
+  const found = progress?.answers;
+  const answers = useMemo(
+    () =>
+      (found ?? []).flatMap((one) => {
+        const answer = answerPlan(document, one);
+        return answer ? [{ found: one, answer }] : [];
+      }),
+    [found, document],
+  );
+  const reached = answers.some((one) => one.found.reached);
   const [kept, setKept] = useState<readonly Found[]>([]);
   const [comparing, setComparing] = useState(false);
-  const pick = (found: Found) => store.getState().change((doc) => onTable(doc, found));
+  const pick = (one: Found) => store.getState().change((doc) => onTable(doc, one));
   const keep = (found: Found) =>
     setKept(
       kept.some((one) => keyOf(one) === keyOf(found))
@@ -101,17 +109,23 @@ export function SearchSection({ plan, store }: StationProps) {
             'None reaches the target with these squares: the nearest are shown, with what would have to give.'}
         </p>
       )}
+      {state.is === 'failed' && (
+        <p role="alert" className="text-sm text-loosestrife">
+          {state.why}
+        </p>
+      )}
       {kept.length > 1 && (
         <Button onClick={() => setComparing(true)} className="self-start">
           <Scale size={14} /> Compare {kept.length} side by side
         </Button>
       )}
       <ul className="grid grid-cols-2 gap-2">
-        {answers.map((found) => (
+        {answers.map(({ found, answer }) => (
           <Answer
             key={keyOf(found)}
             found={found}
-            plan={plan}
+            document={document}
+            answer={answer}
             kept={kept.some((one) => keyOf(one) === keyOf(found))}
             onPick={() => pick(found)}
             onKeep={() => keep(found)}
@@ -122,9 +136,10 @@ export function SearchSection({ plan, store }: StationProps) {
         <Compare
           plan={plan}
           kept={kept}
-          onPick={(found) => {
-            pick(found);
-            setComparing(false);
+          onPick={(one) => {
+            const refusal = pick(one);
+            if (refusal === undefined) setComparing(false);
+            return refusal;
           }}
         />
       </Modal>

@@ -11,6 +11,7 @@ import {
   whatWouldGive,
   withFound,
 } from '@fennot/core';
+import { planFor } from '../../open-bag/plans.ts';
 import { hours, wholeYarn } from '../../tapes/amounts.ts';
 import { MEASURE_WORDS } from '../../tapes/measure-names.ts';
 
@@ -27,6 +28,12 @@ export const keyOf = ({ construction, edgeRounds }: Found): string =>
 /** The document with an answer on the table. */
 export const onTable = (document: BagDocument, found: Found): BagDocument =>
   withFound(document, found, fullSearch(document, false).edge.swatch);
+
+/** An answer worked out, as long as it can be put on the table. */
+export function answerPlan(document: BagDocument, found: Found): Plan | undefined {
+  const planned = planFor(onTable(document, found));
+  return planned.ok ? planned.plan : undefined;
+}
 
 /** Sizes with their ranges, counts, yarn, ends and hours of an answer, the same for each to be compared. */
 export function factsOf(answer: Plan, found: Found, system: LengthSystem): Fact[] {

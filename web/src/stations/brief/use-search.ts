@@ -6,7 +6,9 @@ import type { Searcher } from '../../workers/search.worker.ts';
 export type SearchState =
   | { readonly is: 'idle' }
   | { readonly is: 'searching'; readonly progress: Progress | undefined }
-  | { readonly is: 'done'; readonly progress: Progress };
+  | { readonly is: 'done'; readonly progress: Progress }
+  /** It could not be done, and why. */
+  | { readonly is: 'failed'; readonly why: string };
 
 /** A search in a worker: begin, watch its answers come, stop. */
 export function useSearch() {
@@ -27,6 +29,13 @@ export function useSearch() {
       setState({ is: 'searching', progress: undefined });
       const own = new Worker(new URL('../../workers/search.worker.ts', import.meta.url), { type: 'module' });
       worker.current = own;
+      const failed = (why: string) => {
+        if (worker.current !== own) return;
+        end();
+        setState({ is: 'failed', why });
+      };
+      // A worker that cannot be loaded says nothing of itself but this.
+      own.onerror = () => failed('The search could not be loaded. Is the Fennot server there? Try again.');
       searcher.current = wrap<Searcher>(own);
       searcher.current
         .search(
@@ -38,7 +47,9 @@ export function useSearch() {
               setState(progress.done ? { is: 'done', progress } : { is: 'searching', progress });
           }),
         )
-        .catch(() => setState({ is: 'idle' }));
+        .catch((error: unknown) =>
+          failed(`The search broke off: ${error instanceof Error ? error.message : 'unknown fault'}`),
+        );
     },
     stop(): void {
       end();

@@ -5,6 +5,7 @@ import { type NetTool, useNetTool } from '../../flat/net-tool.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Section } from '../../ui/Section.tsx';
 import { Switcher } from '../../ui/Switcher.tsx';
+import type { Outcome } from '../../ui/tell.ts';
 
 const TOOL_NAMES: Record<NetTool, string> = {
   square: 'Squares',
@@ -22,7 +23,7 @@ const TOOL_HELP: Record<NetTool, string> = {
 
 interface OwnNetSectionProps {
   readonly editor: NetEditor<Construction>;
-  readonly onChange: (construction: Construction) => void;
+  readonly onChange: (construction: Construction) => Outcome;
 }
 
 /** Tools for a net that is laid piece by piece, and what it still wants. */

@@ -1,13 +1,14 @@
-import { formatLength, type StrapPlan, type Straps } from '@fennot/core';
+import { boundsOf, byHoles, formatLength, type StrapPlan, type Straps } from '@fennot/core';
 import { useSettings } from '../../api/queries.ts';
 import { Choice } from '../../ui/Choice.tsx';
 import { NumberField } from '../../ui/fields.tsx';
 import { Row } from '../../ui/Section.tsx';
+import type { Outcome } from '../../ui/tell.ts';
 
 interface AdjustFieldsProps {
   readonly straps: Straps;
   readonly own: StrapPlan;
-  readonly onChange: (adjust: Straps['adjust']) => void;
+  readonly onChange: (adjust: Straps['adjust']) => Outcome;
 }
 
 /** Whether the finished strap can be made longer and shorter, and what it can be set to. */
@@ -34,16 +35,14 @@ export function AdjustFields({ straps: { adjust }, own, onChange }: AdjustFields
             label="Holes"
             name="holes"
             value={adjust.holes}
-            min={2}
-            max={12}
+            bounds={boundsOf(byHoles.shape.holes)}
             onChange={(holes) => onChange({ ...adjust, holes })}
           />
           <NumberField
             label={`From hole to hole, ${own.counts}`}
             name="from hole to hole"
             value={adjust.apart}
-            min={1}
-            max={60}
+            bounds={boundsOf(byHoles.shape.apart)}
             onChange={(apart) => onChange({ ...adjust, apart })}
           />
         </Row>

@@ -1,4 +1,11 @@
-import { type Closure, type ClosurePlan, type FinishPlan, formatLength } from '@fennot/core';
+import {
+  boundsOf,
+  type Closure,
+  type ClosurePlan,
+  closures,
+  type FinishPlan,
+  formatLength,
+} from '@fennot/core';
 import { useSettings } from '../../api/queries.ts';
 import { Choice } from '../../ui/Choice.tsx';
 import { NumberField } from '../../ui/fields.tsx';
@@ -56,16 +63,14 @@ export function ClosureSection({ finish, set, closure: own, cord, flap }: Closur
             label="Button across, mm"
             name="diameter"
             value={closure.diameter}
-            min={5}
-            max={100}
+            bounds={boundsOf(closures.button.shape.diameter)}
             onChange={(diameter) => set({ closure: { ...closure, diameter } })}
           />
           <NumberField
             label="Buttons"
             name="buttons"
             value={closure.many}
-            min={1}
-            max={12}
+            bounds={boundsOf(closures.button.shape.many)}
             onChange={(many) => set({ closure: { ...closure, many } })}
           />
         </Row>
@@ -75,8 +80,7 @@ export function ClosureSection({ finish, set, closure: own, cord, flap }: Closur
           label="Toggle long, mm"
           name="toggle"
           value={closure.length}
-          min={10}
-          max={150}
+          bounds={boundsOf(closures.toggle.shape.length)}
           onChange={(length) => set({ closure: { ...closure, length } })}
         />
       )}
@@ -85,8 +89,7 @@ export function ClosureSection({ finish, set, closure: own, cord, flap }: Closur
           label="Eyelets on each face"
           name="eyelets on each face"
           value={closure.perFace}
-          min={1}
-          max={30}
+          bounds={boundsOf(closures.eyelets.shape.perFace)}
           onChange={(perFace) => set({ closure: { ...closure, perFace } })}
         />
       )}

@@ -1,15 +1,16 @@
-import { mm, type StrapPlan, type Straps } from '@fennot/core';
+import { boundsOf, hungSchema, mm, type StrapPlan, type Straps } from '@fennot/core';
 import { useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
 import { LengthField } from '../../ui/fields.tsx';
 import { Row } from '../../ui/Section.tsx';
+import type { Outcome } from '../../ui/tell.ts';
 
 type Hung = NonNullable<Straps['hung']>;
 
 interface HungStrapProps {
   readonly straps: Straps;
   readonly own: StrapPlan;
-  readonly onChange: (hung: Straps['hung']) => void;
+  readonly onChange: (hung: Straps['hung']) => Outcome;
 }
 
 /** The maker's own stretch: a finished strap before and after it hung with a load. */
@@ -38,21 +39,17 @@ export function HungStrap({ straps: { hung }, own, onChange }: HungStrapProps) {
 }
 
 /** Why two lengths are no stretch; nothing when they are. */
-function troubleOf({ before, after }: Hung): string | undefined {
-  if (after < before) return 'Loaded it cannot be shorter than before: swap the two, or measure again.';
-  if (after > 1.6 * before) return 'That is more than 60 % longer: no strap stretches so far.';
-  return undefined;
-}
+const troubleOf = (hung: Hung): string | undefined => hungSchema.safeParse(hung).error?.issues[0]?.message;
 
 /** Both lengths can be typed in any order; they count as soon as they go together. */
-function Lengths({ hung, onChange }: { readonly hung: Hung; readonly onChange: (hung: Hung) => void }) {
+function Lengths({ hung, onChange }: { readonly hung: Hung; readonly onChange: (hung: Hung) => Outcome }) {
   const [typed, setTyped] = useState(hung);
   // What goes together is kept in the bag, and undo may change it there.
   const shown = troubleOf(typed) ? typed : hung;
   const put = (fields: Partial<Hung>) => {
     const next = { ...shown, ...fields };
     setTyped(next);
-    if (!troubleOf(next)) onChange(next);
+    return troubleOf(next) ? undefined : onChange(next);
   };
   const trouble = troubleOf(shown);
   return (
@@ -61,15 +58,13 @@ function Lengths({ hung, onChange }: { readonly hung: Hung; readonly onChange: (
         <LengthField
           label="Before it hung"
           value={mm(shown.before)}
-          least={20}
-          max={3000}
+          bounds={boundsOf(hungSchema.shape.before)}
           onChange={(before) => put({ before })}
         />
         <LengthField
           label="After, loaded"
           value={mm(shown.after)}
-          least={20}
-          max={3000}
+          bounds={boundsOf(hungSchema.shape.after)}
           onChange={(after) => put({ after })}
         />
       </Row>

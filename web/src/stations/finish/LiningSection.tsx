@@ -1,10 +1,12 @@
 import {
+  boundsOf,
   type FillUp,
   formatLength,
   grainArrow,
   type LiningPiece,
   layLining,
   liningSvg,
+  linings,
   mm,
   type Point,
   type ReadyVerdict,
@@ -18,6 +20,7 @@ import { Choice } from '../../ui/Choice.tsx';
 import { LengthField, NumberField } from '../../ui/fields.tsx';
 import { fileName, saveText } from '../../ui/files.ts';
 import { Row, Section } from '../../ui/Section.tsx';
+import type { Outcome } from '../../ui/tell.ts';
 import type { FinishProps } from './finish-props.ts';
 
 const READY_TEXT: Record<ReadyVerdict, string> = {
@@ -33,7 +36,7 @@ interface LiningSectionProps extends FinishProps {
   readonly ready: ReadyVerdict | undefined;
   readonly fill: FillUp | undefined;
   /** Works so many edge rounds in all. */
-  readonly onFill: (fill: FillUp) => void;
+  readonly onFill: (fill: FillUp) => Outcome;
 }
 
 /** The lining: cutting shapes with their allowance, or a ready-made bag and whether it fits. */
@@ -103,8 +106,7 @@ export function LiningSection({ plan, finish, set, pieces, ready, fill, onFill }
             label="Seam allowance, mm"
             name="allowance"
             value={lining.allowance}
-            min={3}
-            max={40}
+            bounds={boundsOf(linings.cloth.shape.allowance)}
             onChange={(value) => set({ lining: { ...lining, allowance: value } })}
           />
           <div className="flex items-center gap-3">
@@ -142,15 +144,13 @@ export function LiningSection({ plan, finish, set, pieces, ready, fill, onFill }
             <LengthField
               label="Its width"
               value={mm(lining.width)}
-              least={20}
-              max={2000}
+              bounds={boundsOf(linings.ready.shape.width)}
               onChange={(width) => set({ lining: { ...lining, width } })}
             />
             <LengthField
               label="Its height"
               value={mm(lining.height)}
-              least={20}
-              max={2000}
+              bounds={boundsOf(linings.ready.shape.height)}
               onChange={(height) => set({ lining: { ...lining, height } })}
             />
           </Row>

@@ -1,10 +1,12 @@
 import {
+  boundsOf,
   formatLength,
   mm,
   STRAP_KINDS,
   type StrapKind,
   type StrapPlaces,
   type StrapPlan,
+  strapsSchema,
 } from '@fennot/core';
 import { useSettings } from '../../api/queries.ts';
 import { Choice } from '../../ui/Choice.tsx';
@@ -92,16 +94,14 @@ export function StrapSection({ plan, finish, set, straps: own }: StrapSectionPro
             <LengthField
               label="Drop"
               value={mm(straps.drop)}
-              least={20}
-              max={1200}
+              bounds={boundsOf(strapsSchema.shape.drop)}
               onChange={(drop) => set({ straps: { ...straps, drop } })}
             />
             <NumberField
               label="Stitches wide"
               name="wide"
               value={straps.wide}
-              min={1}
-              max={60}
+              bounds={boundsOf(strapsSchema.shape.wide)}
               onChange={(wide) => set({ straps: { ...straps, wide } })}
             />
           </Row>

@@ -1,10 +1,22 @@
-import { type Carried, dropTo, formatLength, type Level, mm, type Plan, type Straps } from '@fennot/core';
+import {
+  boundsOf,
+  type Carried,
+  dropTo,
+  formatLength,
+  type Level,
+  mm,
+  type Plan,
+  type Straps,
+  strapsSchema,
+  wornSchema,
+} from '@fennot/core';
 import { useSettings } from '../../api/queries.ts';
 import { wornOf, wornText } from '../../madeup/worn.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { LengthField } from '../../ui/fields.tsx';
 import { Row } from '../../ui/Section.tsx';
+import type { Outcome } from '../../ui/tell.ts';
 
 const CARRIED_NAMES: Record<Carried, string> = {
   shoulder: 'Over the shoulder',
@@ -19,12 +31,13 @@ const HOLDS: Record<Carried, string> = {
   hand: 'hand',
 };
 const CARRIES: readonly Carried[] = ['shoulder', 'across', 'elbow', 'hand'];
+const drop = boundsOf(strapsSchema.shape.drop);
 const PLACES: readonly Level[] = ['waist', 'hip', 'thigh'];
 
 interface WornFieldsProps {
   readonly plan: Plan;
   readonly straps: Straps;
-  readonly onChange: (fields: Partial<Straps>) => void;
+  readonly onChange: (fields: Partial<Straps>) => Outcome;
 }
 
 /** Who carries the bag and how, and what that says about the drop. The picture of it is under Made up, Worn. */
@@ -45,16 +58,14 @@ export function WornFields({ plan, straps, onChange }: WornFieldsProps) {
         <LengthField
           label="By someone of"
           value={mm(wearer.stature)}
-          least={800}
-          max={2300}
+          bounds={boundsOf(wornSchema.shape.stature)}
           onChange={(stature) => put({ stature })}
         />
         <LengthField
           label={`${HOLDS[wearer.carried].charAt(0).toUpperCase()}${HOLDS[wearer.carried].slice(1)} above ground`}
           value={wearer.from === undefined ? undefined : mm(wearer.from)}
           placeholder={formatLength(hung.holds.y, system)}
-          least={200}
-          max={3000}
+          bounds={boundsOf(wornSchema.shape.from.unwrap())}
           onClear={() => put({ from: undefined })}
           onChange={(from) => put({ from })}
         />
@@ -66,7 +77,7 @@ export function WornFields({ plan, straps, onChange }: WornFieldsProps) {
         Rim at the
         {PLACES.map((level) => {
           const wanted = dropTo(wearer, level);
-          return wanted === undefined || wanted < 20 || wanted > 1200 ? null : (
+          return wanted === undefined || wanted < drop.min || wanted > drop.max ? null : (
             <Button
               key={level}
               small

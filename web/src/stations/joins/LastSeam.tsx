@@ -1,16 +1,26 @@
-import { type BagDocument, endWord, joinMethod, mm, type Plan, runEnds } from '@fennot/core';
+import {
+  type BagDocument,
+  boundsOf,
+  endWord,
+  joinMethod,
+  joinsSchema,
+  mm,
+  type Plan,
+  runEnds,
+} from '@fennot/core';
 import { ArrowLeftRight } from 'lucide-react';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { LengthField } from '../../ui/fields.tsx';
 import { Section } from '../../ui/Section.tsx';
+import type { Outcome } from '../../ui/tell.ts';
 
 /** A needle's yarn to begin with, mm. */
 const USUAL_LONGEST = 1500;
 
 interface LastSeamProps {
   readonly plan: Plan;
-  readonly set: (fields: Partial<BagDocument['joins']>) => void;
+  readonly set: (fields: Partial<BagDocument['joins']>) => Outcome;
 }
 
 /** Which seam is kept for the end and where its yarn comes out, and how long a needle's yarn may be. */
@@ -58,8 +68,7 @@ export function LastSeam({ plan, set }: LastSeamProps) {
             <LengthField
               label="Longest yarn on the needle"
               value={mm(longest)}
-              least={600}
-              max={10_000}
+              bounds={boundsOf(joinsSchema.shape.longest.unwrap())}
               onChange={(value) => set({ longest: value })}
             />
             <Button small onClick={() => set({ longest: undefined })}>

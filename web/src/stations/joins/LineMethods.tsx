@@ -5,10 +5,11 @@ import { usePointed } from '../../drawing/pointed.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { Row, Section } from '../../ui/Section.tsx';
+import type { Outcome } from '../../ui/tell.ts';
 
 interface LineMethodsProps {
   readonly plan: Plan;
-  readonly set: (fields: Partial<BagDocument['joins']>) => void;
+  readonly set: (fields: Partial<BagDocument['joins']>) => Outcome;
 }
 
 /** Lines joined another way, or in another yarn, than the rest. */

@@ -2,11 +2,12 @@ import { type Construction, curesFor, formatLength, type LineMatch, type Plan } 
 import { useMemo } from 'react';
 import { useSettings } from '../../api/queries.ts';
 import { Section } from '../../ui/Section.tsx';
+import { type Outcome, tell } from '../../ui/tell.ts';
 
 interface CuresProps {
   readonly plan: Plan;
   readonly line: LineMatch;
-  readonly onChange: (construction: Construction) => void;
+  readonly onChange: (construction: Construction) => Outcome;
 }
 
 /** The cheapest changes that make a line come out, each applied with one press. */
@@ -26,7 +27,7 @@ export function Cures({ plan, line, onChange }: CuresProps) {
           <li key={cure.label}>
             <button
               type="button"
-              onClick={() => onChange(cure.construction)}
+              onClick={() => tell(onChange(cure.construction))}
               className="w-full rounded-sm border border-line px-2 py-1.5 text-left text-sm hover:border-kingfisher hover:bg-kingfisher-pale"
             >
               <span className="font-medium">{cure.label}</span>: {cure.from} → <b>{cure.to}</b>

@@ -16,6 +16,7 @@ import { usePointed } from '../../drawing/pointed.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ControlField } from '../../ui/ControlField.tsx';
 import { Section } from '../../ui/Section.tsx';
+import type { Outcome } from '../../ui/tell.ts';
 import type { StationProps } from '../station.ts';
 import { Cures } from './Cures.tsx';
 import { PairingDrawing } from './PairingDrawing.tsx';
@@ -105,7 +106,7 @@ interface StripSectionProps {
   readonly plan: Plan;
   readonly strip: MarkedEdge;
   readonly controls: readonly Control<Construction>[];
-  readonly onChange: (construction: Construction) => void;
+  readonly onChange: (construction: Construction) => Outcome;
 }
 
 function meets({ kind, turn }: Mark, { piece, loop, of }: NonNullable<Mark['partner']>): string {

@@ -1,11 +1,12 @@
-import type { BagDocument, Motif } from '@fennot/core';
+import { type BagDocument, freeId, LIMITS, type Motif } from '@fennot/core';
 import { Plus, X } from 'lucide-react';
 import { Button } from '../../ui/Button.tsx';
+import { type Outcome, tell } from '../../ui/tell.ts';
 
 interface ColourwaysProps {
   readonly motif: Motif;
   readonly document: BagDocument;
-  readonly onChange: (colourways: Motif['colourways']) => void;
+  readonly onChange: (colourways: Motif['colourways']) => Outcome;
 }
 
 /** Colours of the rounds, a row a colourway. Pressing a round takes the next yarn. */
@@ -36,7 +37,7 @@ export function Colourways({ motif, document, onChange }: ColourwaysProps) {
                 type="button"
                 aria-label={`Colourway ${w + 1}, round ${r + 1}: ${own?.colourName ?? yarn}. Press for the next yarn.`}
                 title={own?.colourName}
-                onClick={() => setRound(w, r)}
+                onClick={() => tell(setRound(w, r))}
                 style={{ background: own?.colour }}
                 className="size-7 rounded-full border border-ink/30"
               />
@@ -46,6 +47,7 @@ export function Colourways({ motif, document, onChange }: ColourwaysProps) {
             look="bare"
             small
             aria-label={`Colourway ${w + 1}: one more round colour`}
+            disabled={way.rounds.length >= LIMITS.rounds}
             onClick={() => setRounds(w, [...way.rounds, nextYarn(way.rounds.at(-1) ?? '')])}
           >
             <Plus size={13} />
@@ -73,12 +75,14 @@ export function Colourways({ motif, document, onChange }: ColourwaysProps) {
       <Button
         small
         className="mt-2"
-        disabled={motif.colourways.length >= 24}
+        disabled={motif.colourways.length >= LIMITS.colourways}
         onClick={() => {
           const last = motif.colourways.at(-1);
-          const used = new Set(motif.colourways.map(({ id }) => id));
-          const id = Array.from({ length: 99 }, (_, i) => `c${i + 1}`).find((one) => !used.has(one)) ?? 'c99';
-          onChange([
+          const id = freeId(
+            'way',
+            motif.colourways.map((way) => way.id),
+          );
+          return onChange([
             ...motif.colourways,
             {
               id,

@@ -1,4 +1,13 @@
-import { type BagDocument, formatSmall, JOIN_KEY, type Motif, mm, sizeTable } from '@fennot/core';
+import {
+  type BagDocument,
+  boundsOf,
+  formatSmall,
+  JOIN_KEY,
+  type Motif,
+  measuredStripSchema,
+  mm,
+  sizeTable,
+} from '@fennot/core';
 import { useSettings } from '../../api/queries.ts';
 import { Button } from '../../ui/Button.tsx';
 import { LengthField, NumberField } from '../../ui/fields.tsx';
@@ -33,8 +42,7 @@ export function JoinedStrip({ plan, store, motif }: StationProps & { readonly mo
               label="Squares joined"
               name="squares"
               value={strip.motifs}
-              min={2}
-              max={60}
+              bounds={boundsOf(measuredStripSchema.shape.motifs)}
               onChange={(motifs) => set({ ...strip, motifs })}
             />
             <LengthField

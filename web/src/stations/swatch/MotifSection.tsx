@@ -1,11 +1,14 @@
 import {
   type BagDocument,
+  boundsOf,
   increasesOf,
   isSquare,
   longOf,
   MOTIF_KINDS,
   type Motif,
+  measurementSchema,
   mm,
+  motifSchema,
   SQUARE_KINDS,
   sideLoops,
   sideStitches,
@@ -20,6 +23,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { LengthField, NumberField, TextField } from '../../ui/fields.tsx';
 import { Row, Section } from '../../ui/Section.tsx';
+import { tell } from '../../ui/tell.ts';
 import type { StationProps } from '../station.ts';
 import { Colourways } from './Colourways.tsx';
 import { withMotif } from './with-motif.ts';
@@ -112,8 +116,7 @@ export function MotifSection({ plan, store, motif }: StationProps & { readonly m
           label="Stitches a full round adds"
           name="increases"
           value={increasesOf(motif)}
-          min={3}
-          max={24}
+          bounds={boundsOf(motifSchema.shape.increases.unwrap())}
           onChange={(increases) => set({ increases })}
         />
       )}
@@ -122,8 +125,7 @@ export function MotifSection({ plan, store, motif }: StationProps & { readonly m
           label="Long sides have more stitches by"
           name="long"
           value={longOf(motif)}
-          min={1}
-          max={120}
+          bounds={boundsOf(motifSchema.shape.long.unwrap())}
           onChange={(long) => set({ long })}
         />
       )}
@@ -158,7 +160,7 @@ export function MotifSection({ plan, store, motif }: StationProps & { readonly m
         <input
           type="checkbox"
           checked={motif.oneWay}
-          onChange={(event) => set({ oneWay: event.target.checked })}
+          onChange={(event) => tell(set({ oneWay: event.target.checked }))}
           className="size-4 accent-kingfisher"
         />
         Has a top and a bottom
@@ -180,8 +182,7 @@ export function MotifSection({ plan, store, motif }: StationProps & { readonly m
             label={`Rounds, square ${i + 1}`}
             name="rounds"
             value={one.rounds}
-            min={1}
-            max={30}
+            bounds={boundsOf(measurementSchema.shape.rounds)}
             onChange={(n) => setMeasured(i, { rounds: n })}
           />
           <LengthField

@@ -1,5 +1,7 @@
 import {
   type BagDocument,
+  boundsOf,
+  countSchema,
   formatSmall,
   foundationChain,
   gaugeOf,
@@ -8,6 +10,7 @@ import {
   STITCHES,
   type Swatch,
   stitchName,
+  swatchSchema,
   TURNING_SCHOOLS,
   turningSchoolName,
 } from '@fennot/core';
@@ -16,6 +19,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { LengthField, NumberField, TextField } from '../../ui/fields.tsx';
 import { Row, Section } from '../../ui/Section.tsx';
+import type { Outcome } from '../../ui/tell.ts';
 import type { StationProps } from '../station.ts';
 import { SwatchDrawing } from './SwatchDrawing.tsx';
 
@@ -103,10 +107,8 @@ export function SwatchSection({ plan, store, swatch }: StationProps & { readonly
           label={`Hook: ${hookName(swatch.hook)}`}
           name="the hook"
           value={swatch.hook}
-          min={0.5}
-          max={40}
+          bounds={boundsOf(swatchSchema.shape.hook)}
           step={0.5}
-          whole={false}
           suffix="mm"
           onChange={(hook) => set({ hook })}
         />
@@ -125,8 +127,7 @@ export function SwatchSection({ plan, store, swatch }: StationProps & { readonly
           label="Strands held"
           name="strands"
           value={swatch.strands}
-          min={1}
-          max={6}
+          bounds={boundsOf(swatchSchema.shape.strands)}
           onChange={(strands) => set({ strands })}
         />
       </Row>
@@ -157,7 +158,7 @@ interface CountsProps {
   readonly name: string;
   readonly counted: Counted | undefined;
   readonly start: Counted;
-  readonly onChange: (counted: Counted | undefined) => void;
+  readonly onChange: (counted: Counted | undefined) => Outcome;
 }
 
 /** So many over so much; or a button to begin counting. */
@@ -175,9 +176,7 @@ function Counts({ label, name, counted, start, onChange }: CountsProps) {
         label={`${label} counted`}
         name={name}
         value={counted.count}
-        min={2}
-        max={500}
-        whole={false}
+        bounds={boundsOf(countSchema.shape.count)}
         problem={
           counted.count < 4 ? `So few ${name} say little: the range stays wide. Count 10 or more.` : undefined
         }

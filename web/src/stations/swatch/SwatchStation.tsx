@@ -45,8 +45,9 @@ export function SwatchStation(props: StationProps) {
             onChange={(kind) => {
               if (kind === 'none') return;
               const next = withMotif(document, kind);
-              props.store.getState().change(() => next);
-              setMotif(next.motifs.at(-1)?.id);
+              const refusal = props.store.getState().change(() => next);
+              if (refusal === undefined) setMotif(next.motifs.at(-1)?.id);
+              return refusal;
             }}
           />
         </div>

@@ -1,26 +1,31 @@
-import { type BagDocument, YARN_WEIGHTS, type Yarn } from '@fennot/core';
+import { type BagDocument, freeId, LIMITS, YARN_WEIGHTS, type Yarn } from '@fennot/core';
 import { Plus } from 'lucide-react';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
+import { ColourField } from '../../ui/ColourField.tsx';
 import { TextField } from '../../ui/fields.tsx';
 import { Section } from '../../ui/Section.tsx';
+import { tell } from '../../ui/tell.ts';
 import type { StationProps } from '../station.ts';
+
+const withYarn =
+  (id: string, fields: Partial<Yarn>) =>
+  (doc: BagDocument): BagDocument => ({
+    ...doc,
+    yarns: doc.yarns.map((one) => (one.id === id ? { ...one, ...fields } : one)),
+  });
 
 /** The bag's yarns: name, colour and weight class. */
 export function YarnSection({ plan, store }: StationProps) {
   const { yarns } = plan.document;
   const { change } = store.getState();
-  const set = (id: string, fields: Partial<Yarn>) =>
-    change(
-      (doc): BagDocument => ({
-        ...doc,
-        yarns: doc.yarns.map((one) => (one.id === id ? { ...one, ...fields } : one)),
-      }),
-    );
+  const set = (id: string, fields: Partial<Yarn>) => change(withYarn(id, fields));
   const add = () =>
     change((doc): BagDocument => {
-      const used = new Set(doc.yarns.map(({ id }) => id));
-      const id = Array.from({ length: 99 }, (_, i) => `y${i + 1}`).find((one) => !used.has(one)) ?? 'y99';
+      const id = freeId(
+        'yarn',
+        doc.yarns.map((one) => one.id),
+      );
       const like = doc.yarns[0];
       const fresh: Yarn = {
         id,
@@ -36,16 +41,17 @@ export function YarnSection({ plan, store }: StationProps) {
     <Section title="Yarns">
       {yarns.map((yarn) => (
         <div key={yarn.id} className="grid grid-cols-[auto_1fr_1fr] items-start gap-2">
-          <label className="block">
-            <span className="mb-0.5 block text-xs font-medium text-soft">Colour</span>
-            <input
-              type="color"
-              value={yarn.colour}
-              aria-label={`Colour of ${yarn.colourName}`}
-              onChange={(event) => set(yarn.id, { colour: event.target.value })}
-              className="h-8 w-10 rounded-sm border border-line bg-card p-0.5"
-            />
-          </label>
+          <ColourField
+            label={`Colour of ${yarn.colourName}`}
+            value={yarn.colour}
+            begin={() => {
+              const gesture = store.getState().begin();
+              return {
+                move: (colour) => tell(gesture.move(withYarn(yarn.id, { colour }))),
+                commit: gesture.commit,
+              };
+            }}
+          />
           <TextField
             label="Its name"
             value={yarn.colourName}
@@ -62,7 +68,7 @@ export function YarnSection({ plan, store }: StationProps) {
           />
         </div>
       ))}
-      <Button small className="self-start" disabled={yarns.length >= 60} onClick={add}>
+      <Button small className="self-start" disabled={yarns.length >= LIMITS.yarns} onClick={add}>
         <Plus size={13} /> Another yarn
       </Button>
     </Section>

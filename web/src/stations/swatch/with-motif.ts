@@ -1,4 +1,4 @@
-import type { BagDocument, Motif } from '@fennot/core';
+import { type BagDocument, freeId, type Motif } from '@fennot/core';
 
 /** Names a motif of a kind is given first. */
 export const FIRST_NAMES: Record<Motif['kind'], string> = {
@@ -16,8 +16,10 @@ export function withMotif(doc: BagDocument, kind: Motif['kind']): BagDocument {
   const [swatch] = doc.swatches;
   const [yarn] = doc.yarns;
   if (!swatch || !yarn) return doc;
-  const used = new Set(doc.motifs.map(({ id }) => id));
-  const id = Array.from({ length: 31 }, (_, i) => `m${i + 1}`).find((one) => !used.has(one)) ?? 'm31';
+  const id = freeId(
+    'motif',
+    doc.motifs.map((one) => one.id),
+  );
   const motif: Motif = {
     id,
     name: FIRST_NAMES[kind],
