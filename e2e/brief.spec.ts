@@ -1,4 +1,4 @@
-import { expect, field, saved, test } from './server.ts';
+import { expect, field, put, saved, test } from './server.ts';
 
 test('what it must hold goes in or not, and what binds is said', async ({ page, open }) => {
   await open('Rope roll', 'Brief');
@@ -7,8 +7,8 @@ test('what it must hold goes in or not, and what binds is said', async ({ page, 
   await page.getByRole('button', { name: 'A box or book' }).click();
   const said = must.getByText(/Goes in|Does not go in/).nth(before);
   await expect(said).toContainText('Does not go in: the height is');
-  await must.getByLabel('high').nth(before).fill('20');
-  await must.getByLabel('wide').nth(before).fill('15');
+  await put(must.getByLabel('high').nth(before), '20');
+  await put(must.getByLabel('wide').nth(before), '15');
   await expect(said).toContainText(/^✓ Goes in; .* leaves /);
   await page.getByRole('radio', { name: 'Filled' }).click();
   await expect(page.getByRole('img', { name: /Inside: .*Folder fits/ })).toBeVisible({ timeout: 60_000 });
@@ -50,8 +50,8 @@ test('where nothing reaches the target the nearest are shown, with what would ha
   open,
 }) => {
   await open('Market pinwheel', 'Brief');
-  await field(page, 'Width').fill('190');
-  await field(page, 'Height').fill('3');
+  await put(field(page, 'Width'), '190');
+  await put(field(page, 'Height'), '3');
   await page.getByRole('button', { name: /Look for bags/ }).click();
   await expect(page.getByRole('status', { name: 'Search' })).toContainText('None reaches the target', {
     timeout: 60_000,

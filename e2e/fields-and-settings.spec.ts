@@ -1,4 +1,4 @@
-import { expect, field, saved, tape, test } from './server.ts';
+import { expect, field, put, saved, tape, test } from './server.ts';
 
 test('what cannot be read stays as typed with the reason, and nothing else breaks', async ({
   page,
@@ -16,12 +16,12 @@ test('what cannot be read stays as typed with the reason, and nothing else break
     ['2.5', 'must be a whole number'],
     ['', 'Type a number'],
   ] as const) {
-    await columns.fill(text);
+    await put(columns, text);
     await expect(page.getByRole('alert')).toContainText(says);
     await expect(columns).toHaveValue(text);
     expect(await tape(page, 'width')).toBe(width);
   }
-  await columns.fill('7');
+  await put(columns, '7');
   await expect(page.getByRole('alert')).toHaveCount(0);
 
   await page.getByRole('link', { name: /^Brief/ }).click();
@@ -31,14 +31,14 @@ test('what cannot be read stays as typed with the reason, and nothing else break
     ['0', 'more than zero'],
     ['90000', 'cannot be more than'],
   ] as const) {
-    await target.fill(text);
+    await put(target, text);
     await expect(page.getByRole('alert')).toContainText(says);
   }
-  await target.fill('11 1/2 in');
+  await put(target, '11 1/2 in');
   await expect(page.getByRole('alert')).toHaveCount(0);
   await target.blur();
   await expect(target).toHaveValue('29.2');
-  await target.fill('29');
+  await put(target, '29');
   await saved(page);
 });
 
@@ -49,16 +49,16 @@ test('a count that breaks the multiple, and a swatch of one row, are told at the
   await open('Glove pouch', 'Build');
   const multiples = page.getByText(/needs a multiple of 4 plus 1/);
   const stitches = field(page, 'Stitches in a row');
-  await stitches.fill('40');
+  await put(stitches, '40');
   await expect(multiples).toContainText('37 or 41, not 40');
-  await stitches.fill('41');
+  await put(stitches, '41');
   await expect(multiples).toHaveCount(0);
 
   await page.getByRole('link', { name: /^Swatch/ }).click();
   const rows = field(page, 'Rows counted');
-  await rows.fill('1');
+  await put(rows, '1');
   await expect(page.getByRole('alert')).toContainText('must be at least 2');
-  await rows.fill('24');
+  await put(rows, '24');
   await expect(page.getByRole('alert')).toHaveCount(0);
 });
 
@@ -66,7 +66,7 @@ test('a strip longer than its way is told', async ({ page, open }) => {
   await open('Folder satchel', 'Sides');
   await page.getByLabel('Rows of the strip').click();
   await page.getByRole('option', { name: 'As many as I say' }).click();
-  await field(page, 'Rows').fill('180');
+  await put(field(page, 'Rows'), '180');
   await expect(page.getByTestId('strip-verdict')).toContainText('24 rows too long');
   await page.getByRole('button', { name: 'Leave out 24 rows' }).click();
   await expect(page.getByTestId('strip-verdict')).toContainText('It comes out.');

@@ -1,4 +1,4 @@
-import { expect, field, saved, test } from './server.ts';
+import { expect, field, put, saved, test } from './server.ts';
 
 test('one line is joined another way, and the steps say so', async ({ page, open }) => {
   await open('Folder satchel', 'Joins');
@@ -68,10 +68,10 @@ test('straps, closure and lining are chosen, counted, and put in the order of wo
   await expect(page.getByTestId('strap-plan')).toContainText('stretch, estimated');
   await page.getByRole('button', { name: 'I hung a finished strap' }).click();
   // A short sample serves as well as the strap itself; until both lengths are typed nothing changes.
-  await field(page, 'Before it hung').fill('20');
+  await put(field(page, 'Before it hung'), '20');
   await expect(page.getByRole('alert')).toContainText('more than 60 % longer');
   await expect(page.getByTestId('strap-plan')).not.toContainText('20 % stretch');
-  await field(page, 'After, loaded').fill('24');
+  await put(field(page, 'After, loaded'), '24');
   await expect(page.getByTestId('strap-plan')).toContainText('20 % stretch, measured');
   await expect(order).toContainText('Work two equal straps and fix them');
   await expect(order).toContainText('A crocheted strap has no rating');
@@ -90,7 +90,7 @@ test('straps, closure and lining are chosen, counted, and put in the order of wo
 
   await page.getByRole('combobox', { name: 'Lined with' }).click();
   await page.getByRole('option', { name: 'A ready-made bag' }).click();
-  await field(page, 'Its height').fill('30');
+  await put(field(page, 'Its height'), '30');
   await page
     .getByTestId('fill-up')
     .getByRole('button', { name: /^Work \d+$/ })
@@ -122,7 +122,7 @@ test('a strap is hung on a figure, brought to the hip, and made adjustable', asy
   ).toBeVisible();
   await page.getByRole('button', { name: /^waist: / }).click();
   await expect(page.getByTestId('worn-plan')).toContainText('The rim hangs at the waist');
-  await field(page, 'By someone of').fill('110');
+  await put(field(page, 'By someone of'), '110');
   await expect(page.getByTestId('worn-plan')).toContainText('at the knee');
   await page.getByRole('combobox', { name: 'Its length' }).click();
   await page.getByRole('option', { name: 'Button and holes, in two parts' }).click();

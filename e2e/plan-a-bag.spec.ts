@@ -1,4 +1,4 @@
-import { expect, field, saved, tape, test } from './server.ts';
+import { expect, field, put, saved, tape, test } from './server.ts';
 
 test('from nothing to a joining order for a bag of one’s own size', async ({ page }) => {
   await page.goto('/');
@@ -17,11 +17,11 @@ test('from nothing to a joining order for a bag of one’s own size', async ({ p
   };
   const before = await widthOf();
   await page.getByRole('button', { name: 'I measured a square' }).click();
-  await field(page, 'side').fill('10.2');
+  await put(field(page, 'side'), '10.2');
   await expect.poll(widthOf).toBeLessThan(before / 2);
 
   await page.getByRole('link', { name: /^Build/ }).click();
-  await field(page, 'Columns round the bag').fill('8');
+  await put(field(page, 'Columns round the bag'), '8');
   const { width, pieces } = { width: await tape(page, 'width'), pieces: page.getByText(/^\d+ squares$/) };
   expect(width).toBeGreaterThan(20);
   await expect(pieces).toHaveText(/^(16|24|32) squares$/);
@@ -59,12 +59,12 @@ test('counts are typed, pulled on the net, undone in one step and kept through a
 
   await page.reload();
   await expect(columns).toHaveValue(pulled);
-  await columns.fill('9');
+  await put(columns, '9');
   await page.keyboard.press('Control+z');
   await expect(columns).toHaveValue(pulled);
   await page.keyboard.press('Control+y');
   await expect(columns).toHaveValue('9');
-  await columns.fill('7');
+  await put(columns, '7');
   await expect.poll(() => tape(page, 'width')).toBe(start);
   await saved(page);
 });

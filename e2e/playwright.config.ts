@@ -1,12 +1,12 @@
 import { defineConfig } from '@playwright/test';
 
-const chromium = process.env.FENNOT_CHROMIUM ?? '/usr/bin/chromium';
+import { ARGUMENTS, CHROMIUM } from './chromium.ts';
 
 export default defineConfig({
   testDir: '.',
   testMatch: '*.spec.ts',
   workers: 2,
-  fullyParallel: false,
+  fullyParallel: true,
   timeout: 240_000,
   expect: { timeout: 20_000 },
   reporter: process.env.FENNOT_E2E_JSON
@@ -15,16 +15,8 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     launchOptions: {
-      executablePath: chromium,
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
+      executablePath: CHROMIUM,
+      args: [...ARGUMENTS],
     },
     trace: 'retain-on-failure',
   },

@@ -1,7 +1,13 @@
 import { type ChildProcess, spawn } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
+import { mkdtemp, rm } from 'node:fs/promises';
 import { createServer } from 'node:net';
-import { test as base, expect, type Page } from '@playwright/test';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { StoredBag } from '@fennot/core';
+import { type BrowserContext, test as base, expect, type Locator, type Page } from '@playwright/test';
 import pg from 'pg';
+import { type KillableBrowser, startBrowser } from './killable.ts';
 
 const root = new URL('..', import.meta.url).pathname;
 
@@ -18,8 +24,10 @@ const freePort = () =>
 /** The real server on a database of its own, to be killed and started again at will. */
 export class FennotServer {
   readonly url: string;
+  readonly database: string;
   private readonly port: number;
-  private readonly database: string;
+  /** The demo bags as they were at the start. */
+  demo: readonly StoredBag[] = [];
   private child: ChildProcess | undefined;
 
   constructor(port: number, database: string) {
@@ -63,10 +71,19 @@ export class FennotServer {
 }
 
 /** Tests with a server for each worker, seeded with the demo bags. */
-export const test = base.extend<
-  { open: (name: string, station?: string) => Promise<void> },
-  { server: FennotServer }
->({
+interface Fixtures {
+  open: (name: string, station?: string) => Promise<string>;
+  /** A page in another browser, which knows nothing of this one. */
+  anotherBrowser: () => Promise<Page>;
+  /** A browser of its own that can be killed, and started again with what its disk has. */
+  killableBrowser: () => Promise<KillableBrowser>;
+  /** A bag as the server has it now. */
+  stored: (id: string) => Promise<StoredBag>;
+  /** Does something to the database behind the server's back. */
+  database: (query: string) => Promise<void>;
+}
+
+export const test = base.extend<Fixtures, { server: FennotServer }>({
   server: [
     // biome-ignore lint/correctness/noEmptyPattern: Playwright asks for a pattern
     async ({}, use, worker) => {
@@ -80,6 +97,7 @@ export const test = base.extend<
       address.pathname = `/${name}`;
       const server = new FennotServer(await freePort(), address.href);
       await server.start();
+      server.demo = await fetch(`${server.url}/api/bags`).then((answer) => answer.json());
       await use(server);
       await server.kill();
       await client.query(`drop database ${name} with (force)`);
@@ -88,13 +106,49 @@ export const test = base.extend<
     { scope: 'worker', timeout: 60_000 },
   ],
   baseURL: async ({ server }, use) => use(server.url),
-  /** Opens a demo bag from the list, as a maker would, at a station. */
-  open: async ({ page }, use) => {
-    await use(async (name, station) => {
-      await page.goto('/');
-      await page.getByRole('heading', { name, exact: false }).first().click();
+  /** Opens a copy of a demo bag at a station: every test works on a bag of its own. */
+  open: async ({ page, request, server }, use) => {
+    await use(async (name, station = 'Build') => {
+      const like = server.demo.find(({ document }) => document.name.includes(name));
+      if (!like) throw new Error(`There is no demo bag ${name}.`);
+      const id = randomUUID();
+      const made = await request.post('/api/bags', { data: { id, document: like.document } });
+      expect(made.status()).toBe(201);
+      await page.goto(`/bags/${id}/${station.toLowerCase()}`);
       await expect(page.getByRole('heading', { level: 1 })).toContainText(name);
-      if (station) await page.getByRole('link', { name: new RegExp(`^${station}`) }).click();
+      return id;
+    });
+  },
+  anotherBrowser: async ({ browser, baseURL }, use) => {
+    const contexts: BrowserContext[] = [];
+    await use(async () => {
+      const context = await browser.newContext({ ...(baseURL ? { baseURL } : {}) });
+      contexts.push(context);
+      return context.newPage();
+    });
+    for (const context of contexts) await context.close();
+  },
+  // biome-ignore lint/correctness/noEmptyPattern: Playwright asks for a pattern
+  killableBrowser: async ({}, use) => {
+    const profile = await mkdtemp(join(tmpdir(), 'fennot-profile-'));
+    const started: KillableBrowser[] = [];
+    await use(async () => {
+      const own = await startBrowser(profile);
+      started.push(own);
+      return own;
+    });
+    for (const own of started) await own.kill();
+    await rm(profile, { recursive: true, force: true });
+  },
+  stored: async ({ request }, use) => {
+    await use(async (id) => (await (await request.get(`/api/bags/${id}`)).json()) as StoredBag);
+  },
+  database: async ({ server }, use) => {
+    await use(async (query) => {
+      const client = new pg.Client(server.database);
+      await client.connect();
+      await client.query(query);
+      await client.end();
     });
   },
 });
@@ -109,3 +163,9 @@ export const saved = (page: Page) => expect(page.getByRole('status', { name: 'Sa
 
 /** A field by its whole label: the buttons beside it are named after it too. */
 export const field = (page: Page, name: string) => page.getByRole('textbox', { name, exact: true });
+
+/** Types into a field and leaves it with Enter, so that it takes effect. */
+export async function put(own: Locator, text: string): Promise<void> {
+  await own.fill(text);
+  await own.press('Enter');
+}

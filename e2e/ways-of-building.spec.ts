@@ -1,4 +1,4 @@
-import { expect, field, saved, tape, test } from './server.ts';
+import { expect, field, put, saved, tape, test } from './server.ts';
 
 test('a net of one’s own: pieces taken, folds drawn, edges parted and closed again', async ({
   page,
@@ -57,7 +57,7 @@ test('a disc is added under Swatch, and two of them make a drum', async ({ page,
   await expect(page.getByText('2 motifs, 1 panel')).toBeVisible();
   const drum = await tape(page, 'height');
   const rounds = field(page, 'Rounds');
-  await rounds.fill(String(Number(await rounds.inputValue()) + 2));
+  await put(rounds, String(Number(await rounds.inputValue()) + 2));
   await expect(async () => expect(await tape(page, 'height')).toBeGreaterThan(drum)).toPass();
   await page.getByRole('button', { name: 'Undo' }).click();
   await page.getByRole('button', { name: 'Undo' }).click();
@@ -84,7 +84,7 @@ test('a purse is gathered at its open sides, too, and a waist is drawn in', asyn
   await open('Rosette purse', 'Build');
   const opening = await tape(page, 'opening');
   const together = page.getByRole('textbox', { name: 'Stitches worked together at the open sides' });
-  await together.fill('2');
+  await put(together, '2');
   await expect(page.locator('[data-piece="Left band"]')).toBeVisible();
   await expect(async () => expect(await tape(page, 'opening')).toBeGreaterThan(opening)).toPass();
   await page.getByRole('combobox', { name: 'A drawn-in waist' }).click();
@@ -92,7 +92,7 @@ test('a purse is gathered at its open sides, too, and a waist is drawn in', asyn
   await expect(page.getByRole('textbox', { name: 'Waist at' })).toHaveValue('70');
   await page.getByRole('combobox', { name: 'A drawn-in waist' }).click();
   await page.getByRole('option', { name: 'No' }).click();
-  await together.fill('1');
+  await put(together, '1');
   await expect(page.locator('[data-piece="Left band"]')).toHaveCount(0);
   await saved(page);
 });

@@ -2,6 +2,7 @@ import { DEFAULT_SETTINGS, type KeptBag, type Settings } from '@fennot/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { toast } from 'sonner';
 import { api } from './client.ts';
+import { say } from './windows.ts';
 
 const KEYS = { bags: ['bags'], settings: ['settings'] };
 
@@ -31,7 +32,11 @@ export function useCreateBag() {
 export function useDeleteBag() {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: (id: string) => api.deleteBag(id),
+    mutationFn: async (id: string) => {
+      const deleted = await api.deleteBag(id);
+      say({ of: 'bag', bag: id, is: 'deleted' });
+      return deleted;
+    },
     onSuccess: (_, id) =>
       client.setQueryData<KeptBag[]>(KEYS.bags, (bags) => bags?.filter((bag) => bag.id !== id)),
   });
@@ -40,8 +45,11 @@ export function useDeleteBag() {
 export function useRestoreBag() {
   const changed = useBagsChanged();
   return useMutation({
-    mutationFn: ({ id, version }: { readonly id: string; readonly version: number }) =>
-      api.restoreBag(id, version),
+    mutationFn: async ({ id, version }: { readonly id: string; readonly version: number }) => {
+      const bag = await api.restoreBag(id, version);
+      say({ of: 'bag', bag: id, is: 'restored' });
+      return bag;
+    },
     onSettled: changed,
   });
 }

@@ -4,6 +4,7 @@ import { nanoid } from 'nanoid';
 import { createStore, type StoreApi } from 'zustand';
 import { ApiProblem, AWAY, api, isMissing } from '../../api/client.ts';
 import { uuid } from '../../api/uuid.ts';
+import { listen, say, WINDOW, whenGone } from '../../api/windows.ts';
 import { planFor } from '../plans.ts';
 import { type BagStore, createBagStore, settled } from '../store.ts';
 import { draftKey, dropDraft, keepDraft, keepLeaving, type LeftDraft } from './drafts.ts';
@@ -20,7 +21,6 @@ import {
   step,
   takeUp,
 } from './saver.ts';
-import { listen, say, WINDOW, whenGone } from './windows.ts';
 
 /** A disk that does not answer for so long is not waited for before a save is sent, ms. */
 const DISK_PATIENCE = 1500;

@@ -1,9 +1,9 @@
 import { type DamagedBag, isDamaged, type StoredBag } from '@fennot/core';
 import { api, isMissing } from '../../api/client.ts';
+import { isAlive } from '../../api/windows.ts';
 import { planFor } from '../plans.ts';
 import { allDrafts, type LeftDraft } from './drafts.ts';
 import { openSession, type Session } from './session.ts';
-import { isAlive } from './windows.ts';
 
 /** What opening a bag comes to. */
 export type Opened =

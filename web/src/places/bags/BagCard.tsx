@@ -8,7 +8,6 @@ import { useDeleteBag, useRestoreBag, useSettings } from '../../api/queries.ts';
 import { MadeUpPicture } from '../../madeup/MadeUpPicture.tsx';
 import { CORNER, FRONT } from '../../madeup/project.ts';
 import { planFor } from '../../open-bag/plans.ts';
-import { say } from '../../open-bag/saving/windows.ts';
 import { stationNotes } from '../../stations/station.ts';
 import { Boundary } from '../../ui/Boundary.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -20,6 +19,8 @@ interface BagCardProps {
   readonly unsaved: boolean;
 }
 
+const messageOf = (error: unknown) => (error instanceof Error ? error.message : 'unknown fault.');
+
 /** A bag as its made-up picture, with its size and what is still open; or why it cannot be shown. */
 export function BagCard({ bag, unsaved }: BagCardProps) {
   const remove = useDeleteBag();
@@ -28,32 +29,27 @@ export function BagCard({ bag, unsaved }: BagCardProps) {
   const name = isDamaged(bag) ? bag.damaged.name : bag.document.name;
   const raw = isDamaged(bag) ? bag.damaged.raw : bag.document;
 
-  const bringBack = (version: number) =>
-    restore.mutate(
-      { id: bag.id, version },
-      {
-        onSuccess: () => {
-          say({ of: 'bag', bag: bag.id, is: 'restored' });
-          setGone(false);
-        },
-        onError: (error) => toast.error(`It could not be brought back: ${error.message}`),
-      },
-    );
-  const removeBag = () => {
+  // The card may be gone by the time the answers come: whatever follows must not hang on it.
+  const bringBack = async (version: number) => {
+    try {
+      await restore.mutateAsync({ id: bag.id, version });
+      setGone(false);
+    } catch (error) {
+      toast.error(`It could not be brought back: ${messageOf(error)}`);
+    }
+  };
+  const removeBag = async () => {
     setGone(true);
-    remove.mutate(bag.id, {
-      onSuccess: ({ version }) => {
-        say({ of: 'bag', bag: bag.id, is: 'deleted' });
-        toast(`“${name}” was deleted.`, {
-          duration: 12_000,
-          action: { label: 'Bring it back', onClick: () => bringBack(version) },
-        });
-      },
-      onError: (error) => {
-        setGone(false);
-        toast.error(`It could not be deleted: ${error.message}`);
-      },
-    });
+    try {
+      const { version } = await remove.mutateAsync(bag.id);
+      toast(`“${name}” was deleted.`, {
+        duration: 12_000,
+        action: { label: 'Bring it back', onClick: () => void bringBack(version) },
+      });
+    } catch (error) {
+      setGone(false);
+      toast.error(`It could not be deleted: ${messageOf(error)}`);
+    }
   };
   if (gone) return null;
   const answer = isDamaged(bag)
@@ -82,7 +78,7 @@ export function BagCard({ bag, unsaved }: BagCardProps) {
         small
         className="absolute top-2 right-2 opacity-0 group-hover:opacity-100 focus-visible:opacity-100"
         aria-label={`Delete ${name}`}
-        onClick={removeBag}
+        onClick={() => void removeBag()}
       >
         <Trash2 size={15} />
       </Button>

@@ -1,7 +1,7 @@
 import type { KeptBag } from '@fennot/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { isAlive } from '../../api/windows.ts';
 import { allDrafts, dropDraft, type LeftDraft } from '../../open-bag/saving/drafts.ts';
-import { isAlive } from '../../open-bag/saving/windows.ts';
 
 const KEY = ['drafts'];
 

@@ -51,6 +51,12 @@ export async function isAlive(window: string): Promise<boolean> {
   join();
   if (window === WINDOW) return true;
   if (navigator.locks) {
+    const free = await navigator.locks.request(
+      lockOf(window),
+      { ifAvailable: true },
+      async (lock) => lock !== null,
+    );
+    if (free) return false;
     const gone = await navigator.locks
       .request(lockOf(window), { signal: AbortSignal.timeout(GOING) }, async () => true)
       .catch(() => false);
