@@ -168,6 +168,11 @@ export const measuredStripSchema = z.strictObject({
   length: lengthSchema,
 });
 
+/** The lasting name of a line of seams: `front/left`, `rising/3`. */
+const lineSchema = z
+  .string()
+  .regex(/^[A-Za-z0-9_./~-]{1,60}$/, 'A line is named by letters, digits and / . ~ - _ only.');
+
 export const joinsSchema = z.strictObject({
   method: z.enum(JOIN_METHODS),
   yarn: id,
@@ -175,13 +180,10 @@ export const joinsSchema = z.strictObject({
   flatFirst: z.boolean(),
   /** Lines joined another way than the rest, by line id. */
   lines: z
-    .record(
-      z.string().max(60),
-      z.strictObject({ method: z.enum(JOIN_METHODS).optional(), yarn: id.optional() }),
-    )
+    .record(lineSchema, z.strictObject({ method: z.enum(JOIN_METHODS).optional(), yarn: id.optional() }))
     .optional(),
   /** The closing line kept for the end, and at which of its ends the yarn comes out. */
-  last: z.strictObject({ line: z.string().max(60), end: z.enum(['first', 'second']) }).optional(),
+  last: z.strictObject({ line: lineSchema, end: z.enum(['first', 'second']) }).optional(),
   /** Longest yarn a needle is threaded with, mm. */
   longest: z
     .number('A length of yarn is a number of mm.')

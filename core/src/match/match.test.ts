@@ -138,7 +138,9 @@ describe('on the bag', () => {
   );
 
   test('lines along the strip count each square’s loops and every row end once', () => {
-    const along = lineMatches(plan.graph).filter(({ line }) => line.startsWith('front-'));
+    const along = lineMatches(plan.graph).filter(
+      ({ line, kind }) => kind === 'closing' && line.startsWith('front/'),
+    );
     // A cluster square of 4 rounds with chain-2 corners gives 14 loops a side: 2, 3 and 2 squares.
     expect(along.map(({ a }) => a.loops)).toEqual([28, 42, 28]);
     const [strip] = plan.marked;

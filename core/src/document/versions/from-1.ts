@@ -1,4 +1,5 @@
 import { idFrom, idSchema } from '../../fields/index.ts';
+import { withLastingLines } from './line-names.ts';
 import { isRaw, mapRaw, type Raw, rawList } from './raw.ts';
 
 const KINDS = { yarn: 'yarns', swatch: 'swatches', motif: 'motifs' } as const;
@@ -41,4 +42,5 @@ function withPlainIds(document: Raw): Raw {
   return isRaw(pointed) ? pointed : document;
 }
 
-export const fromVersion1 = (document: Raw): Raw => withPlainIds(document);
+/** Since version 2 ids are in plain letters, and lines are called by what they are. */
+export const fromVersion1 = (document: Raw): Raw => withLastingLines(withPlainIds(document));

@@ -82,13 +82,13 @@ function build(params: GrownSides, materials: Materials): BagGraph {
   const depth = frontWall.outline[2]?.y ?? 0;
   const marks = [0];
   for (const { path } of front.sides) marks.push((marks.at(-1) ?? 0) + pathLength(path));
-  const grown = front.sides.flatMap(({ name, chain }, i) => {
+  const grown = front.sides.flatMap(({ id, name, chain }, i) => {
     const [from = 0, to = 0] = [marks[i], marks[i + 1]];
     const upper: Interval = { piece: frontWall.id, edge: TOP, from: length - from, to: length - to };
     const lower: Interval = { piece: backWall.id, edge: BOTTOM, from, to };
     return [
-      sew('grown', `front-${i}`, `Front, ${name}`, chain, [upper]),
-      sew('grown', `back-${i}`, `Back, ${name}`, reversed(back.sides.at(-1 - i)?.chain ?? []), [lower]),
+      sew('grown', `front/${id}`, `Front, ${name}`, chain, [upper]),
+      sew('grown', `back/${id}`, `Back, ${name}`, reversed(back.sides.at(-1 - i)?.chain ?? []), [lower]),
     ];
   });
   const meeting = sew(

@@ -1,49 +1,41 @@
-import { type BagGraph, inNet, type Piece, type Seam, type SeamLine } from '../../bag/index.ts';
-import type { Point } from '../../geometry/index.ts';
+import { type BagGraph, inNet, type Piece, type Seam, type SeamLine, withSeamIds } from '../../bag/index.ts';
 import { bend, type Region } from './bend.ts';
 import { type Border, freeBorders, type Meeting, meetings, netBorders } from './meet.ts';
 
 /** A closing line by its name, for a meeting of two borders on the made-up bag. */
 export type NameLine = (meeting: Meeting) => SeamLine;
 
+/** How a straight line of the net lies. */
+export type Lie = 'level' | 'upright' | 'rising' | 'falling';
+
+/**
+ * Names a flat line of the net by how it lies and where: how far from the net's origin, in half squares and counted to
+ * the right and down of the way it runs. It must not depend on anything else of the net.
+ */
+export type NameFlat = (lie: Lie, place: number) => string;
+
 export interface Assembly {
   readonly pieces: readonly Piece[];
+  /** Side of a square with its share of the joins, mm: the net's lines lie on halves of it. */
+  readonly pitch: number;
   readonly regions: readonly Region[];
   /** Borders that lie on one another but stay open: the rim of a bag pressed flat. */
   readonly open?: (border: Border) => boolean;
   readonly nameLine: NameLine;
-  /** Names a flat line after the middle of its first seam in the net, and whether it rises. */
-  readonly nameFlat?: (
-    middle: Point,
-    lie: 'level' | 'upright' | 'rising' | 'falling',
-    number: number,
-  ) => string;
+  readonly nameFlat: NameFlat;
   readonly rims?: number;
 }
 
 /** The joins of pieces that touch in the net, each straight line of them named as one. */
-function flatSeams(
-  pieces: readonly Piece[],
-  nameFlat?: Assembly['nameFlat'],
-): { seams: Seam[]; lines: SeamLine[] } {
+function flatSeams(pieces: readonly Piece[], pitch: number, nameFlat: NameFlat) {
   const byId = new Map(pieces.map((piece) => [piece.id, piece]));
   const lines = new Map<string, SeamLine>();
-  const seams: Seam[] = [];
+  const seams: Omit<Seam, 'id'>[] = [];
   for (const { a, b } of meetings(netBorders(pieces), (p, q) => p.interval.piece !== q.interval.piece)) {
-    const { key, middle, lie } = straightLine(a, byId);
-    const number = lines.size + 1;
-    const line = lines.get(key) ?? {
-      id: `flat-${lines.size}`,
-      name: nameFlat?.(middle, lie, number) ?? `${lie} line ${number}`,
-    };
-    lines.set(key, line);
-    seams.push({
-      id: `${line.id}/${seams.length}`,
-      a: a.interval,
-      b: b.interval,
-      kind: 'flat',
-      line: line.id,
-    });
+    const { lie, place } = straightLine(a, byId, pitch);
+    const line = `${lie}/${place}`;
+    if (!lines.has(line)) lines.set(line, { id: line, name: nameFlat(lie, place) });
+    seams.push({ a: a.interval, b: b.interval, kind: 'flat', line });
   }
   return { seams, lines: [...lines.values()] };
 }
@@ -52,9 +44,10 @@ function flatSeams(
  * Builds a bag graph from pieces laid in a net and the way the net is bent, and nothing else: pieces that
  * touch in the net are joined flat, and borders that come together on the made-up bag are closed.
  */
-export function assemble({ pieces, regions, open, nameLine, nameFlat, rims = 1 }: Assembly): BagGraph {
+export function assemble(assembly: Assembly): BagGraph {
+  const { pieces, pitch, regions, open, nameLine, nameFlat, rims = 1 } = assembly;
   const { facets, folds } = bend(pieces, regions);
-  const flat = flatSeams(pieces, nameFlat);
+  const flat = flatSeams(pieces, pitch, nameFlat);
   const lines = new Map(flat.lines.map(({ id, name }) => [id, name]));
   const seams = [...flat.seams];
 
@@ -65,12 +58,12 @@ export function assemble({ pieces, regions, open, nameLine, nameFlat, rims = 1 }
     const { id, name } = nameLine(meeting);
     lines.set(id, name);
     const { a, b } = meeting;
-    seams.push({ id: `${id}/${seams.length}`, a: a.interval, b: b.interval, kind: 'closing', line: id });
+    seams.push({ a: a.interval, b: b.interval, kind: 'closing', line: id });
   }
 
   return {
     pieces,
-    seams,
+    seams: withSeamIds(seams),
     lines: [...lines].map(([id, name]) => ({ id, name })),
     folds,
     facets,
@@ -78,8 +71,8 @@ export function assemble({ pieces, regions, open, nameLine, nameFlat, rims = 1 }
   };
 }
 
-/** The line of the net an edge lies on. */
-function straightLine({ interval }: Border, byId: ReadonlyMap<string, Piece>) {
+/** The line of the net an edge lies on: how it lies, and how far from the origin in half squares. */
+function straightLine({ interval }: Border, byId: ReadonlyMap<string, Piece>, pitch: number) {
   const piece = byId.get(interval.piece);
   const edge = piece?.outline[interval.edge];
   const next = piece?.outline[(interval.edge + 1) % (piece?.outline.length ?? 1)];
@@ -88,16 +81,14 @@ function straightLine({ interval }: Border, byId: ReadonlyMap<string, Piece>) {
   let [dx, dy] = [q.x - p.x, q.y - p.y];
   const length = Math.hypot(dx, dy);
   [dx, dy] = [dx / length, dy / length];
-  if (dx < -1e-6 || (Math.abs(dx) < 1e-6 && dy < 0)) [dx, dy] = [-dx, -dy];
+  const level = Math.abs(dy) < LEVEL;
+  const upright = Math.abs(dx) < LEVEL;
+  // Every line is walked to the right, an upright one upwards, so that both of its sides tell the same place.
+  if (upright ? dy < 0 : dx < 0) [dx, dy] = [-dx, -dy];
   const off = p.x * dy - p.y * dx;
-  const lie =
-    Math.abs(dy) < 0.05
-      ? ('level' as const)
-      : Math.abs(dx) < 0.05
-        ? ('upright' as const)
-        : dy > 0
-          ? ('rising' as const)
-          : ('falling' as const);
-  const key = `${Math.round(dx * 1e3)} ${Math.round(dy * 1e3)} ${Math.round(off * 2 + 0.0123)}`;
-  return { key, lie, middle: { x: (p.x + q.x) / 2, y: (p.y + q.y) / 2 } };
+  const lie: Lie = level ? 'level' : upright ? 'upright' : dy > 0 ? 'rising' : 'falling';
+  return { lie, place: Math.round((2 * off) / pitch) };
 }
+
+/** Slope below which a line is level: squares lie level, upright or at 45 degrees. */
+const LEVEL = 0.05;

@@ -46,11 +46,16 @@ export type ShapedFace = Extract<FaceMake, { of: 'shaped' }>;
 
 /** A part of a face's outline that is sewn, from one corner to the next. */
 export interface FaceSide {
+  /** What it is called, `upper left side`, and the same as part of a name: `upper-left`. */
   readonly name: string;
+  readonly id: string;
   readonly chain: readonly Interval[];
   /** The line it follows, mm from the face's lower left; a curve as many short stretches. */
   readonly path: readonly Point[];
 }
+
+/** `upper left side` as part of a name. */
+const sideId = (name: string) => name.replace(/ side$/, '').replaceAll(' ', '-');
 
 /** A face laid in the net. */
 export interface LaidFace {
@@ -113,9 +118,24 @@ function rectangular(
     pieces: piecesOf(sheet),
     ...innerSeams(sheet, id, `${name},`),
     sides: [
-      { name: 'left side', chain: sheetSide(sheet, LEFT), path: [corner(0, height), corner(0, 0)] },
-      { name: 'bottom', chain: sheetSide(sheet, BOTTOM), path: [corner(0, 0), corner(width, 0)] },
-      { name: 'right side', chain: sheetSide(sheet, RIGHT), path: [corner(width, 0), corner(width, height)] },
+      {
+        name: 'left side',
+        id: sideId('left side'),
+        chain: sheetSide(sheet, LEFT),
+        path: [corner(0, height), corner(0, 0)],
+      },
+      {
+        name: 'bottom',
+        id: sideId('bottom'),
+        chain: sheetSide(sheet, BOTTOM),
+        path: [corner(0, 0), corner(width, 0)],
+      },
+      {
+        name: 'right side',
+        id: sideId('right side'),
+        chain: sheetSide(sheet, RIGHT),
+        path: [corner(width, 0), corner(width, height)],
+      },
     ],
     open: sheetSide(sheet, TOP),
   };
@@ -165,7 +185,12 @@ function single(
     sides: names.map((side, edge) => {
       const { length = mm(0) } = edges[edge] ?? {};
       const interval = { edge, from: length * share, to: length * (1 - share) };
-      return { name: side, chain: [{ piece: id, ...interval }], path: pathOn(piece, interval) };
+      return {
+        name: side,
+        id: sideId(side),
+        chain: [{ piece: id, ...interval }],
+        path: pathOn(piece, interval),
+      };
     }),
     open: kind === 'disc' ? [] : [wholeEdge(piece, edges.length - 1)],
   };
@@ -228,6 +253,7 @@ function shaped(face: ShapedFace, materials: Materials, { id, name, at }: FaceOp
   };
   const side = (title: string, index: number, path: readonly Point[]): FaceSide => ({
     name: title,
+    id: sideId(title),
     chain: [wholeEdge(piece, index)],
     path,
   });

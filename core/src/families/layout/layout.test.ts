@@ -133,6 +133,8 @@ test('assembling: two tiles folded on one another close on three sides and stay 
       { face: 'front', within: [{ normal: { x: 1, y: 0 }, limit: 40 }], motion: still },
       { face: 'back', within: [{ normal: { x: -1, y: 0 }, limit: -40 }], motion: over },
     ],
+    pitch: 40,
+    nameFlat: (lie, place) => `${lie} ${place}`,
     open: ({ from, to }) => from.y + to.y > 79,
     nameLine: ({ a }) =>
       Math.abs(a.from.y - a.to.y) < 1 ? { id: 'bottom', name: 'Bottom' } : { id: 'side', name: 'Side' },

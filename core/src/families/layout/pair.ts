@@ -1,4 +1,4 @@
-import { type Interval, intervalLength, type Seam } from '../../bag/index.ts';
+import { type Interval, intervalLength, type Seam, withSeamIds } from '../../bag/index.ts';
 
 const lengthOf = (chain: readonly Interval[]) => chain.reduce((sum, i) => sum + intervalLength(i), 0);
 
@@ -20,7 +20,7 @@ export function pairChains(
   b: readonly Interval[],
 ): Seam[] {
   const [wayA, wayB] = [lengthOf(a), lengthOf(b)];
-  const seams: Seam[] = [];
+  const seams: Omit<Seam, 'id'>[] = [];
   const [queueA, queueB] = [[...a], [...b]];
   // Shares of the whole way at which the current edge of each chain begins.
   let [startA, startB] = [0, 0];
@@ -32,7 +32,6 @@ export function pairChains(
     const [endA, endB] = [startA + shareA, startB + shareB];
     const next = Math.abs(endA - endB) < 1e-9 ? endA : Math.min(endA, endB);
     seams.push({
-      id: `${line}/${seams.length}`,
       line,
       kind,
       a: part(headA, (at - startA) / shareA, Math.min(1, (next - startA) / shareA)),
@@ -42,5 +41,5 @@ export function pairChains(
     if (endA <= next + 1e-9) [headA, startA] = [queueA.shift(), next];
     if (endB <= next + 1e-9) [headB, startB] = [queueB.shift(), next];
   }
-  return seams;
+  return withSeamIds(seams);
 }

@@ -1,4 +1,4 @@
-import type { Edge, Interval, Piece, Seam } from '../../bag/index.ts';
+import { type Edge, type Interval, type Piece, type Seam, withSeamIds } from '../../bag/index.ts';
 import { type Point, rectangle } from '../../geometry/index.ts';
 import { mm } from '../../units/index.ts';
 import type { Body } from './body.ts';
@@ -148,11 +148,11 @@ export function sheetSide({ grid }: Sheet, side: Side): Interval[] {
 
 /** The joins inside a sheet, each column line and row line named as one. */
 export function innerSeams({ grid }: Sheet, id: string, name: string) {
-  const seams: Seam[] = [];
+  const seams: Omit<Seam, 'id'>[] = [];
   const lines = new Map<string, string>();
   const add = (lineId: string, lineName: string, a: Interval, b: Interval) => {
     lines.set(lineId, lineName);
-    seams.push({ id: `${lineId}/${seams.length}`, a, b, kind: 'flat', line: lineId });
+    seams.push({ a, b, kind: 'flat', line: lineId });
   };
   grid.forEach((row, r) => {
     row.forEach((piece, c) => {
@@ -174,7 +174,10 @@ export function innerSeams({ grid }: Sheet, id: string, name: string) {
       }
     });
   });
-  return { seams, lines: [...lines].map(([lineId, lineName]) => ({ id: lineId, name: lineName })) };
+  return {
+    seams: withSeamIds(seams),
+    lines: [...lines].map(([lineId, lineName]) => ({ id: lineId, name: lineName })),
+  };
 }
 
 /** Neighbours' outlines run against each other along the edge they share. */

@@ -1,7 +1,7 @@
 import type { BagGraph, Edge, Motion, Piece } from '../../bag/index.ts';
 import { type Point, rectangle } from '../../geometry/index.ts';
 import { mm } from '../../units/index.ts';
-import { assemble } from '../layout/assemble.ts';
+import { assemble, type Lie } from '../layout/assemble.ts';
 import type { Region } from '../layout/bend.ts';
 import type { Materials } from '../layout/materials.ts';
 import { rowLetter } from '../layout/sheet.ts';
@@ -19,6 +19,18 @@ function places({ across, bottom }: OnPoint, row: number): number[] {
 
 /** Whether a diamond at this place lies on the side of the bag, half in front and half behind. */
 const onSide = ({ across }: OnPoint, x: number) => x === 0 || x === across;
+
+/**
+ * Lines of the net are numbered from the left end of its bottom row, 1, 2, 3; those that would cross it left of the bag
+ * are L1, L2, L3. So a bag made wider or higher keeps the numbers of the lines it has.
+ *
+ * @param place odd half squares from the lower left corner, which every line of diamonds is.
+ */
+function lineNumber(lie: Lie, place: number): string {
+  // Further right is further below a rising line, but above a falling one.
+  const k = ((lie === 'rising' ? place : -place) - 1) / 2;
+  return k >= 0 ? String(k + 1) : `L${-k}`;
+}
 
 /** How many squares a bag takes. */
 export function squaresNeeded(params: OnPoint): number {
@@ -47,8 +59,15 @@ export function buildOnPoint(params: OnPoint, materials: Materials): BagGraph {
   const width = params.across * d;
   const edge: Edge = { kind: 'round', length: mm(side), loops };
 
-  const diamond = (centre: Point, id: string, name: string, row: number, column: number): Piece => ({
-    id,
+  const diamond = (
+    centre: Point,
+    sheet: 'front' | 'back',
+    id: string,
+    name: string,
+    row: number,
+    column: number,
+  ): Piece => ({
+    id: `${sheet}/${id}`,
     name,
     make: { of: 'motif', motif: params.motif, rounds: params.rounds },
     outline: rectangle(0, 0, side, side),
@@ -56,30 +75,35 @@ export function buildOnPoint(params: OnPoint, materials: Materials): BagGraph {
     // A quarter turn of 45 degrees: the lower left corner points down.
     at: { x: centre.x, y: centre.y - d / 2 },
     turn: Math.PI / 4,
-    cell: { sheet: id.split('/')[0] ?? '', row, column },
+    cell: { sheet, row, column },
   });
   const pieces: Piece[] = [];
-  const label = (row: number) => rowLetter(params.rows - row);
+  // Lettered from the bottom, where the net begins: a bag made higher keeps the names of its squares.
+  const label = rowLetter;
   for (let row = 0; row <= params.rows; row++) {
     places(params, row).forEach((x, i) => {
       const y = (row * d) / 2;
       const name = `${label(row)}${i + 1}`;
       if (row === 0) {
-        if (!onSide(params, x)) pieces.push(diamond({ x: x * d, y }, `front/0/${i}`, name, params.rows, i));
+        if (!onSide(params, x))
+          pieces.push(diamond({ x: x * d, y }, 'front', `0/${i}`, name, params.rows, i));
         return;
       }
       const sideways = onSide(params, x);
       pieces.push(
         diamond(
           { x: x * d, y },
-          `front/${row}/${i}`,
+          'front',
+          `${row}/${i}`,
           sideways ? name : `Front ${name}`,
           params.rows - row,
           i,
         ),
       );
       if (!sideways)
-        pieces.push(diamond({ x: x * d, y: -y }, `back/${row}/${i}`, `Back ${name}`, params.rows + row, i));
+        pieces.push(
+          diamond({ x: x * d, y: -y }, 'back', `${row}/${i}`, `Back ${name}`, params.rows + row, i),
+        );
     });
   }
 
@@ -111,6 +135,7 @@ export function buildOnPoint(params: OnPoint, materials: Materials): BagGraph {
       a.from.x + a.to.x < 0
         ? { id: 'left', name: 'Left side, zigzag' }
         : { id: 'right', name: 'Right side, zigzag' },
-    nameFlat: (_, lie, number) => `${lie === 'rising' ? 'Rising' : 'Falling'} line ${number}`,
+    pitch: side,
+    nameFlat: (lie, place) => `${lie === 'rising' ? 'Rising' : 'Falling'} line ${lineNumber(lie, place)}`,
   });
 }

@@ -7,13 +7,14 @@ import {
   type Piece,
   type Seam,
   type SeamLine,
+  withSeamIds,
 } from '../../bag/index.ts';
 import { rectangle } from '../../geometry/index.ts';
 import { mm } from '../../units/index.ts';
 import { bend } from '../layout/bend.ts';
 import type { Materials } from '../layout/materials.ts';
 import { foldUp } from './fold-up.ts';
-import { type Cell, type CellEdge, cellKey, edgeKey, type Own } from './schema.ts';
+import { type Cell, type CellEdge, cellKey, edgeKey, type Own, SIDES } from './schema.ts';
 import { type Table, tableOf } from './table.ts';
 
 /** Cells are named by rows from the top and columns from the left, as they lie. */
@@ -66,17 +67,20 @@ const LIES = {
 } as const;
 
 /** Neighbours on the grid are joined flat, each straight line of joins named as one. */
-function joinedOnGrid({ cells, grid }: Own, { side }: Table): { seams: Seam[]; lines: SeamLine[] } {
+function joinedOnGrid(
+  { cells, grid }: Own,
+  { side }: Table,
+  names: ReadonlyMap<string, string>,
+): { seams: Omit<Seam, 'id'>[]; lines: SeamLine[] } {
   const there = new Set(cells.map(cellKey));
   const lines = new Map<string, SeamLine>();
-  const seams: Seam[] = [];
-  const join = (cell: Cell, next: { x: number; y: number }, edge: 1 | 2, key: string, lie: string) => {
+  const seams: Omit<Seam, 'id'>[] = [];
+  const join = (cell: Cell, next: { x: number; y: number }, edge: 1 | 2, id: string, lie: string) => {
     if (!there.has(cellKey(next))) return;
-    const line = lines.get(key) ?? { id: `flat-${lines.size}`, name: `${lie} line ${lines.size + 1}` };
-    lines.set(key, line);
+    const between = `between ${names.get(cellKey(cell))} and ${names.get(cellKey(next))}`;
+    if (!lines.has(id)) lines.set(id, { id, name: `${lie} line ${between}` });
     seams.push({
-      id: `${line.id}/${seams.length}`,
-      line: line.id,
+      line: id,
       kind: 'flat',
       a: { piece: cellKey(cell), edge, from: 0, to: side },
       b: { piece: cellKey(next), edge: (edge + 2) % 4, from: side, to: 0 },
@@ -84,14 +88,14 @@ function joinedOnGrid({ cells, grid }: Own, { side }: Table): { seams: Seam[]; l
   };
   for (const cell of cells) {
     const { x, y } = cell;
-    join(cell, { x: x + 1, y }, 1, `x${x}`, LIES[grid].x);
-    join(cell, { x, y: y + 1 }, 2, `y${y}`, LIES[grid].y);
+    join(cell, { x: x + 1, y }, 1, `x/${x}`, LIES[grid].x);
+    join(cell, { x, y: y + 1 }, 2, `y/${y}`, LIES[grid].y);
   }
   return { seams, lines: [...lines.values()] };
 }
 
 /** The pairs that can be sewn: both cells are there, no edge is used twice, none lies on a flat join. */
-function soundPairs({ pairs, cells }: Own, flat: readonly Seam[]) {
+function soundPairs({ pairs, cells }: Own, flat: readonly Omit<Seam, 'id'>[]) {
   const there = new Set(cells.map(cellKey));
   const used = new Set(flat.flatMap(({ a, b }) => [a, b].map(({ piece, edge }) => `${piece}/${edge}`)));
   return pairs.filter(({ a, b }) => {
@@ -125,30 +129,32 @@ export function buildOwn(params: Own, materials: Materials): BagGraph {
   const pieces = params.cells.map((cell) =>
     pieceOf(params, cell, names.get(cellKey(cell)) ?? '', table, materials),
   );
-  const flat = joinedOnGrid(params, table);
+  const flat = joinedOnGrid(params, table, names);
   const lines = new Map<string, SeamLine>();
   /** Edges that lie on one line of the table. */
   const lineOf = (edge: CellEdge) => {
     const [p, q] = table.edge(edge);
     const turn = Math.round((Math.atan2(q.y - p.y, q.x - p.x) / Math.PI) * 4);
-    const off = (p.x * (q.y - p.y) - p.y * (q.x - p.x)) / table.side;
-    return `${turn} ${Math.round(off)}`;
+    // How far from the middle of the table, in cells: not in mm, which change with the squares.
+    const off = (p.x * (q.y - p.y) - p.y * (q.x - p.x)) / table.side ** 2;
+    return `${turn}.${Math.round(off)}`;
   };
-  const closing = soundPairs(params, flat.seams).map(({ a, b }, i): Seam => {
-    const key = [lineOf(a), lineOf(b)].sort().join(' | ');
-    const line = lines.get(key) ?? { id: `pair-${lines.size + 1}`, name: `Seam ${lines.size + 1}` };
-    lines.set(key, line);
+  const nameOf = (edge: CellEdge) => `${SIDES[params.grid][edge.side]} edge of ${names.get(cellKey(edge))}`;
+  const closing = soundPairs(params, flat.seams).map(({ a, b }): Omit<Seam, 'id'> => {
+    const id = `pair/${[lineOf(a), lineOf(b)].sort().join('~')}`;
+    const name =
+      edgeKey(a) === edgeKey(b) ? `The ${nameOf(a)} on itself` : `The ${nameOf(a)} with the ${nameOf(b)}`;
+    if (!lines.has(id)) lines.set(id, { id, name });
     const to = edgeKey(a) === edgeKey(b) ? table.side / 2 : table.side;
     return {
-      id: `${line.id}/${i}`,
-      line: line.id,
+      line: id,
       kind: 'closing',
       a: { piece: cellKey(a), edge: a.side, from: 0, to },
       b: { piece: cellKey(b), edge: b.side, from: table.side, to: table.side - to },
     };
   });
   const bent = bend(pieces, foldUp(params, table));
-  const seams = [...flat.seams, ...closing];
+  const seams = withSeamIds([...flat.seams, ...closing]);
   return {
     pieces,
     seams,

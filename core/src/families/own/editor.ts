@@ -3,11 +3,9 @@ import type { NetEditor } from '../control/net-editor.ts';
 import type { Materials } from '../layout/materials.ts';
 import { type Border, freeBorders, meetings } from '../layout/meet.ts';
 import { buildOwn } from './build.ts';
-import { type CellEdge, cellKey, edgeKey, type NetFold, type Own } from './schema.ts';
+import { type CellEdge, cellKey, edgeKey, type NetFold, type Own, SIDES } from './schema.ts';
 import { foldAt, type Table, tableBox, tableOf } from './table.ts';
 
-const SIDES = ['lower', 'right', 'upper', 'left'] as const;
-const POINT_SIDES = ['lower right', 'upper right', 'upper left', 'lower left'] as const;
 const NEIGHBOURS = [
   [0, -1],
   [1, 0],
@@ -57,7 +55,7 @@ export function ownEditor(params: Own, materials: Materials): NetEditor<Own> {
     folds: foldLines(params, table),
     edges: free.map((edge) => {
       const [from, to] = table.edge(edge);
-      const side = (params.grid === 'point' ? POINT_SIDES : SIDES)[edge.side];
+      const side = SIDES[params.grid][edge.side];
       return {
         id: edgeKey(edge),
         name: `${names.get(cellKey(edge)) ?? ''}, ${side ?? ''} edge`,

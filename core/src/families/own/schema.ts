@@ -39,5 +39,11 @@ export const ownSchema = z.strictObject({
 });
 export type Own = z.infer<typeof ownSchema>;
 
+/** Edges of a cell by the way they face on the table. */
+export const SIDES: Readonly<Record<Own['grid'], readonly [string, string, string, string]>> = {
+  straight: ['lower', 'right', 'upper', 'left'],
+  point: ['lower right', 'upper right', 'upper left', 'lower left'],
+};
+
 export const cellKey = ({ x, y }: { x: number; y: number }): string => `${x},${y}`;
 export const edgeKey = ({ x, y, side }: CellEdge): string => `${x},${y}/${side}`;

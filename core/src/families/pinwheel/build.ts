@@ -1,7 +1,7 @@
 import type { BagGraph, Edge, Face, Motion, Piece } from '../../bag/index.ts';
 import { cross, type Point, type Point3, rectangle } from '../../geometry/index.ts';
 import { mm } from '../../units/index.ts';
-import { assemble } from '../layout/assemble.ts';
+import { assemble, type Lie } from '../layout/assemble.ts';
 import type { HalfPlane, Region } from '../layout/bend.ts';
 import type { Materials } from '../layout/materials.ts';
 import { scaled, X, Y, Z } from '../layout/wrap.ts';
@@ -83,19 +83,32 @@ export function buildPinwheel(params: Pinwheel, materials: Materials): BagGraph 
       });
     }
   }
+  const wingOf = new Map(pieces.map(({ id, cell }) => [id, cell.row]));
   return assemble({
     pieces,
     regions,
     nameLine: ({ a, b }) => {
-      const wings = [a, b].map(({ interval }) => Number(interval.piece.slice(5, 6))).sort((p, q) => p - q);
+      const wings = [a, b].map(({ interval }) => wingOf.get(interval.piece) ?? 0).sort((p, q) => p - q);
       const letters = wings.map((wing) => String.fromCharCode(65 + wing));
       return { id: `wings-${wings.join('-')}`, name: `Wing ${letters.join(' to wing ')}` };
     },
-    nameFlat: (middle, lie, number) =>
-      Math.abs(middle.x) < s && Math.abs(middle.y) < s
-        ? `Across the centre, ${lie}`
-        : `Across a wing, ${number}`,
+    pitch: s,
+    nameFlat,
   });
+}
+
+/** Wings by the way their inner joins lie, right or up of the centre and left or down of it. */
+const ACROSS: Readonly<Partial<Record<Lie, readonly [string, string]>>> = {
+  upright: ['A', 'C'],
+  level: ['D', 'B'],
+};
+
+/** A line through the centre, or the one across a wing after so many of its squares. */
+function nameFlat(lie: Lie, place: number): string {
+  const after = Math.abs(place) / 2;
+  if (after === 0) return `Across the centre, ${lie}`;
+  const wing = ACROSS[lie]?.[place > 0 ? 0 : 1] ?? '';
+  return `Across wing ${wing}, after ${wing}${after}`;
 }
 
 const scaledPoint = ({ x, y }: Point, by: number): Point => ({ x: x * by, y: y * by });

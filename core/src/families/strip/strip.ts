@@ -89,14 +89,14 @@ export function sewStrip(
   behind: readonly (readonly Interval[])[],
 ): SewnLine[] {
   const length = marks.at(-1) ?? 0;
-  return sides.flatMap(({ name, chain }, i) => {
+  return sides.flatMap(({ id, name, chain }, i) => {
     const [from = 0, to = length] = [marks[i], marks[i + 1]];
     // The strip's upper edge runs right to left, its lower edge left to right.
     const upper: Interval = { piece: piece.id, edge: TOP, from: length - from, to: length - to };
     const lower: Interval = { piece: piece.id, edge: BOTTOM, from, to };
     return [
-      sew('closing', `front-${i}`, `Front, ${name}`, chain, [upper]),
-      sew('closing', `back-${i}`, `Back, ${name}`, behind[i] ?? [], [lower]),
+      sew('closing', `front/${id}`, `Front, ${name}`, chain, [upper]),
+      sew('closing', `back/${id}`, `Back, ${name}`, behind[i] ?? [], [lower]),
     ];
   });
 }

@@ -110,10 +110,10 @@ function build({ face, tuck }: TwoFaces, materials: Materials): BagGraph {
   const k = hasCorners(face) ? Math.min(tuck, front.width * 0.95, front.height * 1.9) / 2 : 0;
   const pieces = [...front.pieces, ...back.pieces];
   const bent = bend(pieces, [...faceRegions(front, k, 'front'), ...faceRegions(back, k, 'back')]);
-  const sewn = front.sides.map(({ name, chain }, i) => {
+  const sewn = front.sides.map(({ id, name, chain }, i) => {
     const behind = reversed(back.sides.at(-1 - i)?.chain ?? []);
     const title = `${name.charAt(0).toUpperCase()}${name.slice(1)} seam`;
-    return sew('closing', `seam-${i}`, title, chain, behind);
+    return sew('closing', `seam/${id}`, title, chain, behind);
   });
   return {
     pieces,
