@@ -13,11 +13,12 @@ export function keepSame(before: unknown, next: unknown): unknown {
       Array.isArray(before) && old.length === kept.length && kept.every((item, i) => item === old[i]);
     return same ? before : kept;
   }
-  const old = new Map(typeof before === 'object' && before !== null ? Object.entries(before) : []);
+  const holds = typeof before === 'object' && before !== null && !Array.isArray(before);
+  const old = new Map(holds ? Object.entries(before) : []);
   const kept = Object.entries(next)
     .filter(([, value]) => value !== undefined)
     .map(([key, value]) => [key, keepSame(old.get(key), value)] as const);
   const same =
     old.size === kept.length && kept.every(([key, value]) => old.has(key) && old.get(key) === value);
-  return same && !Array.isArray(before) ? before : Object.fromEntries(kept);
+  return holds && same ? before : Object.fromEntries(kept);
 }
