@@ -2,7 +2,7 @@ import { expect, field, put, saved, tape, test } from './server.ts';
 
 test('from nothing to a joining order for a bag of one’s own size', async ({ page }) => {
   await page.goto('/');
-  await expect(page.getByRole('heading', { name: 'Folder satchel' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Folder satchel' }).first()).toBeVisible();
   await page.getByRole('button', { name: 'Begin a bag' }).click();
   await field(page, 'Name').fill('Music bag');
   await field(page, 'Width').fill('30');

@@ -108,16 +108,20 @@ export const test = base.extend<Fixtures, { server: FennotServer }>({
   baseURL: async ({ server }, use) => use(server.url),
   /** Opens a copy of a demo bag at a station: every test works on a bag of its own. */
   open: async ({ page, request, server }, use) => {
+    const opened: string[] = [];
     await use(async (name, station = 'Build') => {
       const like = server.demo.find(({ document }) => document.name.includes(name));
       if (!like) throw new Error(`There is no demo bag ${name}.`);
       const id = randomUUID();
+      opened.push(id);
       const made = await request.post('/api/bags', { data: { id, document: like.document } });
       expect(made.status()).toBe(201);
       await page.goto(`/bags/${id}/${station.toLowerCase()}`);
       await expect(page.getByRole('heading', { level: 1 })).toContainText(name);
       return id;
     });
+    // Out of the way of those who look at the list.
+    for (const id of opened) await request.delete(`/api/bags/${id}`).catch(() => {});
   },
   anotherBrowser: async ({ browser, baseURL }, use) => {
     const contexts: BrowserContext[] = [];

@@ -1,6 +1,7 @@
 import { type BagGraph, MEASURES, type Measure, measure } from '../bag/index.ts';
 import { type Range, range90 } from '../gauge/index.ts';
-import type { SizeVariable } from './size-table.ts';
+import type { Asked, MaterialOptions } from './materials-of.ts';
+import type { Sized, SizeVariable } from './size-table.ts';
 
 /** A measure of the finished bag with its 90 % range, mm. */
 export interface Finished {
@@ -8,14 +9,13 @@ export interface Finished {
   readonly sd: number;
   readonly range: Range;
   /** Which sizes it rests on, the weightiest first, with their share of the variance. */
-  readonly because: ReadonlyArray<{ readonly key: string; readonly share: number }>;
+  readonly because: ReadonlyArray<{ readonly what: Sized; readonly share: number }>;
 }
 
 /** How far a size is nudged to see what rests on it, mm. Sizes enter linearly, so any step gives the same. */
 const NUDGE = 0.1;
-
-/** Builds the bag with the given sizes nudged (mm by key), noting the sizes it asks for. */
-export type BuildNudged = (nudge: ReadonlyMap<string, number>, used: Set<string>) => BagGraph;
+/** A share of the variance, mm², that nobody would miss. */
+const NOTHING = 1e-9;
 
 export interface FinishedSizes {
   readonly sizes: Readonly<Record<Measure, Finished>>;
@@ -30,39 +30,52 @@ export interface FinishedSizes {
  * with x_k nudged. For a row of n motifs c is n. The common error moves all n together and the single
  * errors partly cancel: var M = sum of c_k^2 common_k^2 + |c_k| single_k^2.
  *
- * @param graph the bag as it is, and `used` the sizes it rests on.
+ * Slopes are found on the coarse bag, whose sheets of squares are one piece each: it measures the same (a property
+ * over every family), and so moves the same.
+ *
+ * @param graph the bag as it is, and `used` the lengths that were asked for to build it.
+ * @param build builds it anew, for its measures alone.
  */
 export function finishedSizes(
   graph: BagGraph,
-  used: ReadonlySet<string>,
-  build: BuildNudged,
-  find: (key: string) => SizeVariable,
+  used: ReadonlySet<Asked>,
+  build: (options: MaterialOptions) => BagGraph,
 ): FinishedSizes {
   const nominal = measure(graph);
-  const slopes = [...used].map((key) => {
-    const nudged = measure(build(new Map([[key, NUDGE]]), new Set()));
-    return { variable: find(key), nudged };
-  });
-  const finished = (what: Measure): Finished => {
-    const terms = slopes.map(({ variable, nudged }) => {
-      const slope = (nudged[what] - nominal[what]) / NUDGE;
-      const variance = slope ** 2 * variable.common ** 2 + Math.abs(slope) * variable.single ** 2;
-      return { key: variable.key, variance };
+  const coarse = measure(build({ coarse: true }));
+  const slopes = new Map<SizeVariable, Record<Measure, number>>();
+  for (const asked of used) {
+    const moved = measure(build({ coarse: true, nudged: { asked, by: NUDGE } }));
+    for (const size of asked) {
+      const before = slopes.get(size);
+      const slope = (what: Measure) => (before?.[what] ?? 0) + (moved[what] - coarse[what]) / NUDGE;
+      slopes.set(size, {
+        width: slope('width'),
+        height: slope('height'),
+        depth: slope('depth'),
+        opening: slope('opening'),
+      });
+    }
+  }
+  const finished = (measured: Measure): Finished => {
+    const terms = [...slopes].map(([{ what, common, single }, slope]) => {
+      const c = slope[measured];
+      return { what, variance: c ** 2 * common ** 2 + Math.abs(c) * single ** 2 };
     });
     const variance = terms.reduce((sum, term) => sum + term.variance, 0);
     const sd = Math.sqrt(variance);
-    const value = nominal[what];
+    const value = nominal[measured];
     return {
       value,
       sd,
       range: range90(value, sd),
       because: terms
-        .filter((term) => term.variance > 1e-9)
-        .map((term) => ({ key: term.key, share: term.variance / variance }))
+        .filter((term) => term.variance > NOTHING)
+        .map((term) => ({ what: term.what, share: term.variance / variance }))
         .sort((a, b) => b.share - a.share),
     };
   };
   const [width, height, depth, opening] = MEASURES.map(finished);
   if (!width || !height || !depth || !opening) throw new Error('A measure is missing.');
-  return { sizes: { width, height, depth, opening }, rests: [...used].map(find) };
+  return { sizes: { width, height, depth, opening }, rests: [...slopes.keys()] };
 }

@@ -51,8 +51,8 @@ describe('finished size with both kinds of error', () => {
     const three = width(threeAcross([100], 3));
     const six = width(threeAcross([100], 6));
     const plan = planOf(threeAcross([100], 3));
-    const motif = plan.sizes.find(({ key }) => key.startsWith('motif'));
-    const join = plan.sizes.find(({ key }) => key === 'join');
+    const motif = plan.sizes.find(({ what }) => what.of === 'motif');
+    const join = plan.sizes.find(({ what }) => what.of === 'join');
     if (!motif || !join) throw new Error('sizes are missing');
     // Three squares and, with both side seams, three joins.
     const byHand = 9 * motif.common ** 2 + 3 * motif.single ** 2 + 9 * join.common ** 2;
@@ -67,8 +67,8 @@ describe('finished size with both kinds of error', () => {
       ...document,
       joins: { ...document.joins, measuredStrip: { motif: 'm1', rounds: 4, motifs: 4, length: mm(412) } },
     };
-    const join = planOf(measured).sizes.find(({ key }) => key === 'join');
-    const side = planOf(measured).sizes.find(({ key }) => key.startsWith('motif'))?.value ?? 0;
+    const join = planOf(measured).sizes.find(({ what }) => what.of === 'join');
+    const side = planOf(measured).sizes.find(({ what }) => what.of === 'motif')?.value ?? 0;
     // 4 S + 3 j = 412.
     expect(join?.value).toBeCloseTo((412 - 4 * side) / 3, 6);
     expect(join?.origin).toBe('measured');

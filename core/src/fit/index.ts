@@ -1,4 +1,5 @@
 export * from './contents.ts';
 export * from './finished-size.ts';
+export * from './materials-of.ts';
 export * from './size-table.ts';
 export * from './tape.ts';

@@ -17,12 +17,14 @@ import {
 } from '../families/index.ts';
 import { featureControls, withFeatures } from '../features/index.ts';
 import {
-  type BuildNudged,
+  type Asked,
   type ContentFit,
   contentFits,
   type Finished,
   type FinishedSizes,
   finishedSizes,
+  lengthsOf,
+  type MaterialOptions,
   materialsOf,
   type SizeTable,
   type SizeVariable,
@@ -96,17 +98,18 @@ export function planned(document: BagDocument): Planned {
   const table = sizeTable(document);
   const problem = sizeTrouble(document, table);
   if (problem) return { ok: false, problem };
-  const settled = familyOf(document.construction).settle(materialsOf(table, document));
+  const lengths = lengthsOf(table, document);
+  const settled = familyOf(document.construction).settle(lengths.materials());
   const family = familyOf(settled);
-  const build: BuildNudged = (nudge, used) => {
-    const materials = materialsOf(table, document, nudge, used);
+  const build = (options: MaterialOptions) => {
+    const materials = lengths.materials(options);
     return withFeatures(family.build(materials), document.features ?? {}, materials);
   };
-  const used = new Set<string>();
-  const graph = build(new Map(), used);
+  const used = new Set<Asked>();
+  const graph = build({ used });
   const trouble = graphTrouble(graph);
   if (trouble) return { ok: false, problem: trouble };
-  const sizes = finishedSizes(graph, used, build, table.find);
+  const sizes = finishedSizes(graph, used, build);
   return { ok: true, plan: worked(document, table, settled, graph, sizes) };
 }
 

@@ -1,7 +1,7 @@
 import type { BagGraph } from '../bag/index.ts';
 import type { BagDocument } from '../document/index.ts';
 import { LIMITS } from '../fields/index.ts';
-import { JOIN_KEY, type SizeTable } from '../fit/index.ts';
+import type { SizeTable } from '../fit/index.ts';
 import { extent } from '../geometry/index.ts';
 
 /** Nothing that is crocheted is smaller, mm: below this a figure under *Swatch* must be wrong. */
@@ -35,7 +35,7 @@ function motifsIn(part: unknown): MotifUse[] {
  * anything is built, since such figures make every later one meaningless.
  */
 export function sizeTrouble({ construction, features }: BagDocument, table: SizeTable): string | undefined {
-  const join = table.find(JOIN_KEY).value;
+  const join = table.join().value;
   for (const { motif: id, rounds } of motifsIn([construction, features])) {
     const { motif, size } = table.motif(id);
     const side = size.at(rounds).value;

@@ -55,7 +55,7 @@ export function readouts(plan: Plan, reading: Reading) {
       target: target ?? null,
       verdict,
       offBy: target ? round(off) : null,
-      because: finished.because.map(({ key, share }) => ({ size: key, share: round(share) })),
+      because: finished.because.map(({ what, share }) => ({ size: what, share: round(share) })),
     })),
     contents: plan.contents.map(({ content, fits, binds, room }) => ({
       name: content.name,
@@ -63,8 +63,8 @@ export function readouts(plan: Plan, reading: Reading) {
       binds,
       roomMm: round(room),
     })),
-    from: plan.sizes.map(({ key, value, common, single, origin }) => ({
-      size: key,
+    from: plan.sizes.map(({ what, value, common, single, origin }) => ({
+      size: what,
       mm: round(value),
       commonError: round(common),
       pieceToPiece: round(single),

@@ -21,9 +21,9 @@ export function dropOf(straps: StrapPlan, unit: SizeVariable): Finished {
   const gauge = (slope * hanging * (unit.common / unit.value)) ** 2;
   const load = (slope * hanging * ((error * stretch) / (1 + stretch))) ** 2;
   const sd = Math.sqrt(gauge + load);
-  const because = [
-    { key: unit.key, share: gauge / (gauge + load || 1) },
-    { key: 'stretch', share: load / (gauge + load || 1) },
+  const because: Finished['because'] = [
+    { what: unit.what, share: gauge / (gauge + load || 1) },
+    { what: { of: 'stretch' }, share: load / (gauge + load || 1) },
   ];
-  return { value, sd, range: range90(value, sd), because: because.sort((a, b) => b.share - a.share) };
+  return { value, sd, range: range90(value, sd), because: [...because].sort((a, b) => b.share - a.share) };
 }

@@ -1,6 +1,6 @@
 import { type BagGraph, type Extents, measure, rimStretches, type Strap } from '../bag/index.ts';
 import type { BagDocument } from '../document/index.ts';
-import { type Finished, pitchKey, rowKey, type SizeTable } from '../fit/index.ts';
+import type { Finished, SizeTable } from '../fit/index.ts';
 import { dropOf } from './drop.ts';
 import { planStraps, type StrapPlaces, type StrapPlan } from './straps.ts';
 
@@ -32,7 +32,7 @@ export function hangStraps(graph: BagGraph, document: BagDocument, table: SizeTa
   const fibre = document.yarns.find(({ id }) => id === swatch.yarn)?.fibre ?? '';
   const straps = planStraps(own, gauge, fibre, { width: size.width, ...faceLoops(graph) });
   const rows = straps.counts === 'rows';
-  const drop = dropOf(straps, table.find(rows ? rowKey(own.swatch) : pitchKey(own.swatch)));
+  const drop = dropOf(straps, rows ? table.row(own.swatch) : table.pitch(own.swatch));
   return { graph: hungOnto(graph, size, straps, own.swatch), straps, drop };
 }
 

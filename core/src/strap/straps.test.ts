@@ -106,7 +106,7 @@ describe('straps', () => {
   test('the drop is where its count brings it, and a hang test makes it surer', () => {
     const drops = [{ hung: { before: 100, after: 110 } }, { hung: undefined }].map((fields) =>
       dropOf(plan(fields), {
-        key: 'row:s2',
+        what: { of: 'row', swatch: 's2' },
         value: gauge.row.value,
         common: gauge.row.sd,
         single: 0,
@@ -117,7 +117,7 @@ describe('straps', () => {
     // Whole rows bring it to within half a row's worth of what was wanted.
     expect(Math.abs((measured?.value ?? 0) - 500)).toBeLessThan(gauge.row.value);
     expect(measured?.sd).toBeLessThan(estimated?.sd ?? 0);
-    expect(estimated?.because[0]?.key).toBe('stretch');
+    expect(estimated?.because[0]?.what.of).toBe('stretch');
   });
 });
 

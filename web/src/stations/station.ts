@@ -29,7 +29,7 @@ export function stationNotes(plan: Plan): Partial<Record<Station, string>> {
   if (plan.contents.some(({ fits }) => !fits)) notes.brief = 'something does not fit';
   const unmeasured =
     document.motifs.length > 0
-      ? plan.sizes.some(({ key, origin }) => key.startsWith('motif') && origin === 'estimated')
+      ? plan.sizes.some(({ what, origin }) => what.of === 'motif' && origin === 'estimated')
       : document.swatches.some((swatch) => !swatch.stitches || !swatch.rows);
   if (unmeasured) notes.swatch = 'not measured';
   const off = plan.tapes

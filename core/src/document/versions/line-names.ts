@@ -23,7 +23,9 @@ function plainMaterials(document: Raw): Materials {
   const definition = (id: string): MotifDefinition => ({ kind: kindOf(id), cornerChains: 2, gapChains: 0 });
   const firstOf = (list: readonly Raw[]) => list.map(({ id }) => String(id))[0];
   return {
+    coarse: false,
     motifSide: () => mm(SIDE),
+    joinedSide: () => mm(SIDE),
     motifLoops: (motif, rounds) => sideLoops(definition(motif), rounds),
     motifShape: (motif, rounds) => motifShape(definition(motif), rounds, SIDE, 1),
     motifKind: kindOf,

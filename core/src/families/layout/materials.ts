@@ -6,8 +6,12 @@ import type { Mm } from '../../units/index.ts';
  * how ranges are found, so a builder must take every length from here.
  */
 export interface Materials {
+  /** Only the bag's measures are wanted: a sheet of squares may be laid as one piece. */
+  readonly coarse: boolean;
   /** Side of a motif by itself, without joins. */
   motifSide(motif: string, rounds: number): Mm;
+  /** Side of a motif with the half joins at both its ends, for nets where every motif is joined all round. */
+  joinedSide(motif: string, rounds: number): Mm;
   /** Insertions along one side of a motif. */
   motifLoops(motif: string, rounds: number): number;
   /** Outline and edges of a motif of any shape, by itself. */

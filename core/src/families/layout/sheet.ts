@@ -27,6 +27,8 @@ export interface SheetOptions {
   readonly at: Point;
   /** Which sides of the sheet meet a seam. A joined side takes half a join. */
   readonly joined: readonly Side[];
+  /** Other parts are sewn to single squares of it, so that it is never laid as one piece. */
+  readonly bySquares?: boolean;
 }
 
 /** A, B, ... Z, AA, AB: rows are lettered from the top. */
@@ -80,6 +82,9 @@ export function layOut(body: Body, materials: Materials, options: SheetOptions):
 
   const side = materials.motifSide(body.motif, body.rounds);
   const loops = materials.motifLoops(body.motif, body.rounds);
+  // Measured alone, a sheet is as good as its squares.
+  if (materials.coarse && !options.bySquares && body.columns * body.rows > 1)
+    return coarseSheet(body, materials, options);
   const { columns, rows } = body;
   const widths = Array.from(
     { length: columns },
@@ -115,6 +120,31 @@ export function layOut(body: Body, materials: Materials, options: SheetOptions):
     top -= tall;
   });
   return { width, height, at: options.at, grid };
+}
+
+/** The sheet as one piece of the same size. */
+function coarseSheet(
+  body: Extract<Body, { of: 'motifs' }>,
+  materials: Materials,
+  { id, name, at, joined }: SheetOptions,
+): Sheet {
+  const [side, join] = [materials.motifSide(body.motif, body.rounds), materials.join()];
+  const extentOf = (count: number, ends: readonly [Side, Side]) =>
+    count * side + (count - 1) * join + (join / 2) * ends.filter((end) => joined.includes(end)).length;
+  const width = extentOf(body.columns, [LEFT, RIGHT]);
+  const height = extentOf(body.rows, [TOP, BOTTOM]);
+  const edge = (length: number): Edge => ({ kind: 'round', length: mm(length), loops: 1 });
+  const piece: Piece = {
+    id,
+    name,
+    make: { of: 'motif', motif: body.motif, rounds: body.rounds },
+    outline: rectangle(0, 0, width, height),
+    edges: [edge(width), edge(height), edge(width), edge(height)],
+    at,
+    turn: 0,
+    cell: { sheet: id, row: 0, column: 0 },
+  };
+  return { width, height, at, grid: [[piece]] };
 }
 
 export const piecesOf = (sheet: Sheet): Piece[] => sheet.grid.flat();

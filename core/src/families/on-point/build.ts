@@ -46,7 +46,7 @@ export function squaresNeeded(params: OnPoint): number {
 
 /** Side of a square with its share of the joins: every diamond is joined all round. */
 export const pitchOf = ({ motif, rounds }: OnPoint, materials: Materials): number =>
-  materials.motifSide(motif, rounds) + materials.join();
+  materials.joinedSide(motif, rounds);
 
 /**
  * Squares hung as diamonds. The net hangs front and back on the bottom row, which folds along its level

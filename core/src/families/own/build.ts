@@ -33,27 +33,25 @@ function namesOf({ cells }: Own): ReadonlyMap<string, string> {
 function pieceOf(params: Own, cell: Cell, name: string, table: Table, materials: Materials): Piece {
   const { side, turn } = table;
   const { motif, rounds, swatch } = params;
-  const square = cell.of === 'square';
-  const stitches = Math.max(1, Math.round(side / materials.pitch(swatch)));
-  const rows = Math.max(1, Math.round(side / materials.rowHeight(swatch)));
-  const rowEnds = Math.max(1, Math.round(rows * materials.rowEndRate(swatch)));
   const edge = (kind: Edge['kind'], loops: number): Edge => ({ kind, length: mm(side), loops });
-  const round = () => edge('round', materials.motifLoops(motif, rounds));
+  const ofMotif = () => {
+    const round = edge('round', materials.motifLoops(motif, rounds));
+    return { make: { of: 'motif', motif, rounds }, edges: [round, round, round, round] } as const;
+  };
+  const ofPanel = () => {
+    const stitches = Math.max(1, Math.round(side / materials.pitch(swatch)));
+    const rows = Math.max(1, Math.round(side / materials.rowHeight(swatch)));
+    const ends = edge('row-ends', Math.max(1, Math.round(rows * materials.rowEndRate(swatch))));
+    return {
+      make: { of: 'panel', swatch, stitches, rows, rowsRun: 'across' },
+      edges: [edge('chain', stitches), ends, edge('tops', stitches), ends],
+    } as const;
+  };
   return {
     id: cellKey(cell),
     name,
-    make: square
-      ? { of: 'motif', motif, rounds }
-      : { of: 'panel', swatch, stitches, rows, rowsRun: 'across' },
+    ...(cell.of === 'square' ? ofMotif() : ofPanel()),
     outline: rectangle(0, 0, side, side),
-    edges: square
-      ? [round(), round(), round(), round()]
-      : [
-          edge('chain', stitches),
-          edge('row-ends', rowEnds),
-          edge('tops', stitches),
-          edge('row-ends', rowEnds),
-        ],
     at: table.corner(cell),
     turn,
     cell: { sheet: 'own', row: -cell.y, column: cell.x },

@@ -16,7 +16,7 @@ export interface Table {
 }
 
 export function tableOf({ motif, rounds, grid }: Own, materials: Materials): Table {
-  const side = materials.motifSide(motif, rounds) + materials.join();
+  const side = materials.joinedSide(motif, rounds);
   const turn = grid === 'point' ? Math.PI / 4 : 0;
   const [cos, sin] = [Math.cos(turn) * side, Math.sin(turn) * side];
   const at = (x: number, y: number): Point => ({ x: x * cos - y * sin, y: x * sin + y * cos });

@@ -11,7 +11,7 @@ import type { Pinwheel } from './schema.ts';
 export const pitchOf = (
   { motif, rounds }: Pick<Pinwheel, 'motif' | 'rounds'>,
   materials: Materials,
-): number => materials.motifSide(motif, rounds) + materials.join();
+): number => materials.joinedSide(motif, rounds);
 
 /** A quarter turn of the net, as often as the wing's number says. */
 const turned = ({ x, y }: Point, quarters: number): Point =>

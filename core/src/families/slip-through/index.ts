@@ -49,6 +49,8 @@ function build(params: SlipThrough, materials: Materials): BagGraph {
     name: '',
     at: { x: 0, y: 0 },
     joined: [LEFT, RIGHT, BOTTOM],
+    // Handles grow out of single squares.
+    bySquares: true,
   });
   const half = body.width / 2;
   const handle = (id: string, name: string, length: number, x: number): Sheet =>

@@ -47,8 +47,8 @@ function tube(params: WrapRound, materials: Materials): BagGraph {
   const side = closing('side', 'Side seam', sheetSide(sheet, RIGHT), reversed(sheetSide(sheet, LEFT)));
   if (base === 0) {
     // A side that folds down a column's middle starts the front half a column in.
-    const column = sheet.grid[0]?.[0]?.edges[BOTTOM]?.length ?? 0;
-    const skip = params.sides === 'columns' && body.of === 'motifs' ? column / 2 : 0;
+    // Joined all round, the columns are alike.
+    const skip = params.sides === 'columns' && body.of === 'motifs' ? sheet.width / body.columns / 2 : 0;
     const [front, back] = split(turned(sheetSide(sheet, BOTTOM), skip), sheet.width / 2);
     return sheetsToGraph(
       [{ sheet, id: 'body', name: '' }],

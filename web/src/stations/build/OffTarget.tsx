@@ -1,4 +1,4 @@
-import { formatLength, type Plan } from '@fennot/core';
+import { formatLength, type Plan, type Sized } from '@fennot/core';
 import { useSettings } from '../../api/queries.ts';
 import { MEASURE_NAMES } from '../../tapes/measure-names.ts';
 import { Section } from '../../ui/Section.tsx';
@@ -31,18 +31,25 @@ export function OffTarget({ plan }: { readonly plan: Plan }) {
       {estimated.length > 0 && (
         <p className="text-xs text-soft">
           The bands are wide as long as sizes are estimated. Measure at <b>Swatch</b>:{' '}
-          {[...new Set(estimated.map(({ key }) => sizeWords(plan, key)))].join(', ')}.
+          {[...new Set(estimated.map(({ what }) => sizeWords(plan, what)))].join(', ')}.
         </p>
       )}
     </Section>
   );
 }
 
-function sizeWords(plan: Plan, key: string): string {
-  const [kind, id] = key.split(':');
-  const { motifs, swatches } = plan.document;
-  if (kind === 'motif') return `a finished ${motifs.find((motif) => motif.id === id)?.name ?? 'square'}`;
-  if (kind === 'join') return 'a joined strip';
-  const swatch = swatches.find((one) => one.id === id)?.name ?? 'the swatch';
-  return kind === 'pitch' ? `stitches of ${swatch}` : `rows of ${swatch}`;
+function sizeWords({ document: { motifs, swatches } }: Plan, what: Sized): string {
+  switch (what.of) {
+    case 'motif':
+      return `a finished ${motifs.find(({ id }) => id === what.motif)?.name ?? 'square'}`;
+    case 'join':
+      return 'a joined strip';
+    case 'stretch':
+      return 'a strap that has hung';
+    case 'pitch':
+    case 'row': {
+      const swatch = swatches.find(({ id }) => id === what.swatch)?.name ?? 'the swatch';
+      return what.of === 'pitch' ? `stitches of ${swatch}` : `rows of ${swatch}`;
+    }
+  }
 }

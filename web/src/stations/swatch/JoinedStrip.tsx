@@ -2,7 +2,6 @@ import {
   type BagDocument,
   boundsOf,
   formatSmall,
-  JOIN_KEY,
   type Motif,
   measuredStripSchema,
   mm,
@@ -21,7 +20,7 @@ export function JoinedStrip({ plan, store, motif }: StationProps & { readonly mo
   const { document } = plan;
   const strip = document.joins.measuredStrip;
   const table = sizeTable(document);
-  const join = table.find(JOIN_KEY);
+  const join = table.join();
   const set = (measuredStrip: BagDocument['joins']['measuredStrip']) =>
     store.getState().change((doc) => ({ ...doc, joins: { ...doc.joins, measuredStrip } }));
   const rounds =

@@ -1,0 +1,55 @@
+import fc from 'fast-check';
+import { expect, test } from 'vitest';
+import { MEASURES, measure } from '../bag/index.ts';
+import { familyOf } from '../families/index.ts';
+import { withFeatures } from '../features/index.ts';
+import { constructions, features, testDocument } from '../testing/arbitraries.ts';
+import { type Asked, finishedSizes, lengthsOf, type MaterialOptions, sizeTable } from './index.ts';
+
+/** A bag of any family with anything on it, and how it is built again. */
+const bags = fc.tuple(constructions, features).map(([construction, own]) => {
+  const document = testDocument(construction);
+  const lengths = lengthsOf(sizeTable(document), document);
+  const family = familyOf(familyOf(construction).settle(lengths.materials()));
+  const build = (options: MaterialOptions) => {
+    const materials = lengths.materials(options);
+    return withFeatures(family.build(materials), own, materials);
+  };
+  return { construction, build };
+});
+
+test('a bag whose sheets are one piece each measures the same as square by square', () => {
+  fc.assert(
+    fc.property(bags, ({ build }) => {
+      const [fine, coarse] = [measure(build({})), measure(build({ coarse: true }))];
+      for (const what of MEASURES) expect(coarse[what]).toBeCloseTo(fine[what], 6);
+    }),
+    { numRuns: 400 },
+  );
+});
+
+test('what a bag rests on is the same by the coarse way and by nudging the whole bag, size by size', () => {
+  fc.assert(
+    fc.property(bags, ({ build }) => {
+      const used = new Set<Asked>();
+      const graph = build({ used });
+      const { sizes, rests } = finishedSizes(graph, used, build);
+      for (const what of MEASURES) {
+        // The slow way: every size by itself, wherever it enters, on the whole bag.
+        const variance = rests.reduce((sum, size) => {
+          const slope = [...used]
+            .filter((asked) => asked.includes(size))
+            .reduce(
+              (steep, asked) =>
+                steep + (measure(build({ nudged: { asked, by: 0.2 } }))[what] - measure(graph)[what]) / 0.2,
+              0,
+            );
+          return sum + slope ** 2 * size.common ** 2 + Math.abs(slope) * size.single ** 2;
+        }, 0);
+        expect(sizes[what].sd).toBeCloseTo(Math.sqrt(variance), 4);
+        expect(sizes[what].value).toBe(measure(graph)[what]);
+      }
+    }),
+    { numRuns: 60 },
+  );
+});

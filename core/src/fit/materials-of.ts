@@ -1,0 +1,68 @@
+import type { BagDocument } from '../document/index.ts';
+import type { Materials } from '../families/index.ts';
+import { isSquare, motifShape, sideLoops } from '../motif/index.ts';
+import { rowEndRate } from '../stitches/index.ts';
+import { mm } from '../units/index.ts';
+import { remembered, type SizeTable, type SizeVariable } from './size-table.ts';
+
+/**
+ * A length as builders ask for it: the sum of one or two sizes. What rests on a bag is found by nudging each such
+ * length once, so sizes that only ever come together are nudged together.
+ */
+export type Asked = readonly SizeVariable[];
+
+/** The lengths a document's builders can ask for, each the same list whenever it is asked for. */
+export interface Lengths {
+  readonly materials: (options?: MaterialOptions) => Materials;
+}
+
+export interface MaterialOptions {
+  /** A length that is taken so many mm longer. */
+  readonly nudged?: { readonly asked: Asked; readonly by: number };
+  /** Every length that is asked for is put down here. */
+  readonly used?: Set<Asked>;
+  /** Sheets of squares as one piece: the bag measures the same, and is built in a fraction of the time. */
+  readonly coarse?: boolean;
+}
+
+export function lengthsOf(table: SizeTable, document: BagDocument): Lengths {
+  const alone = remembered((size: SizeVariable): Asked => [size]);
+  const withJoin = remembered((size: SizeVariable): Asked => [size, table.join()]);
+  return {
+    materials: ({ nudged, used, coarse = false } = {}) => {
+      const ask = (asked: Asked) => {
+        used?.add(asked);
+        let length = nudged?.asked === asked ? nudged.by : 0;
+        for (const { value } of asked) length += value;
+        return mm(length);
+      };
+      const side = (motif: string, rounds: number) => ask(alone(table.side(motif, rounds)));
+      return {
+        coarse,
+        motifSide: side,
+        joinedSide: (motif, rounds) => ask(withJoin(table.side(motif, rounds))),
+        motifLoops: (motif, rounds) => sideLoops(table.motif(motif).motif, rounds),
+        motifShape: (motif, rounds) => {
+          const own = table.motif(motif).motif;
+          const rate = rowEndRate(table.swatch(own.swatch).swatch.stitch);
+          return motifShape(own, rounds, side(motif, rounds), rate);
+        },
+        motifKind: (motif) => table.motif(motif).motif.kind,
+        join: () => ask(alone(table.join())),
+        pitch: (swatch) => ask(alone(table.pitch(swatch))),
+        rowHeight: (swatch) => ask(alone(table.row(swatch))),
+        rowEndRate: (swatch) => rowEndRate(table.swatch(swatch).swatch.stitch),
+        anyMotif: () => document.motifs.find(({ kind }) => isSquare(kind))?.id,
+        stripSwatch: () => {
+          const [first] = document.swatches;
+          if (!first) throw new Error('The bag has no swatch for a strip.');
+          return first.id;
+        },
+      };
+    },
+  };
+}
+
+/** The sizes of a document as builders see them. */
+export const materialsOf = (table: SizeTable, document: BagDocument): Materials =>
+  lengthsOf(table, document).materials();
