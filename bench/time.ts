@@ -15,6 +15,23 @@ export function time(work: () => unknown, runs = 60, warmUp = 60): Timing {
   return { median: times[runs >> 1] ?? 0, min: times[0] ?? 0, max: times.at(-1) ?? 0 };
 }
 
+/** Two pieces of work timed in turn, so that whatever else the machine does meets both alike. */
+export function timePair(one: () => unknown, other: () => unknown, runs = 60, warmUp = 40) {
+  const times: [number[], number[]] = [[], []];
+  for (let i = 0; i < warmUp + runs; i++) {
+    for (const [which, work] of [one, other].entries()) {
+      const start = performance.now();
+      work();
+      if (i >= warmUp) times[which === 0 ? 0 : 1].push(performance.now() - start);
+    }
+  }
+  const summary = (list: number[]): Timing => {
+    const sorted = list.sort((a, b) => a - b);
+    return { median: sorted[runs >> 1] ?? 0, min: sorted[0] ?? 0, max: sorted.at(-1) ?? 0 };
+  };
+  return [summary(times[0]), summary(times[1])] as const;
+}
+
 const ms = (value: number) => `${value.toFixed(2)} ms`;
 
 /** One line of the report: what, how long, and what it is held against. */

@@ -44,16 +44,36 @@ interface MarkedEdge {
   readonly piece: string;
   readonly edge: number;
   readonly length: number;
-  readonly marks: Map<number, number>;
+  /** Its own two corners, and where the second one lies. */
+  readonly start: number;
+  readonly end: number;
+  readonly grains: number;
+  /** Marks between them; few edges have any. */
+  inner: Map<number, number> | undefined;
   /** Covered stretches, low and high in turn. */
   readonly taken: number[];
+}
+
+/** Worked out once for each set of seams: several readouts walk the same corners. */
+const known = new WeakMap<
+  BagGraph['seams'],
+  { readonly pieces: BagGraph['pieces']; readonly corners: Corners }
+>();
+
+/** The corners of a bag, made up as far as its seams say. */
+export function cornersOf(graph: Pick<BagGraph, 'pieces' | 'seams'>): Corners {
+  const before = known.get(graph.seams);
+  if (before && before.pieces === graph.pieces) return before.corners;
+  const corners = findCorners(graph);
+  known.set(graph.seams, { pieces: graph.pieces, corners });
+  return corners;
 }
 
 /**
  * Identifies the points of all pieces that seams bring together, and chains what is left of the outlines
  * into rims. Linear in pieces and seams up to sorting the marks on each edge.
  */
-export function cornersOf({ pieces, seams }: Pick<BagGraph, 'pieces' | 'seams'>): Corners {
+function findCorners({ pieces, seams }: Pick<BagGraph, 'pieces' | 'seams'>): Corners {
   const points = new Points();
   const edgesOf = new Map<string, MarkedEdge[]>();
   for (const { id, edges } of pieces) {
@@ -64,10 +84,10 @@ export function cornersOf({ pieces, seams }: Pick<BagGraph, 'pieces' | 'seams'>)
         piece: id,
         edge,
         length,
-        marks: new Map([
-          [0, corners[edge] ?? 0],
-          [Math.round(length / GRAIN), corners[(edge + 1) % edges.length] ?? 0],
-        ]),
+        start: corners[edge] ?? 0,
+        end: corners[(edge + 1) % edges.length] ?? 0,
+        grains: Math.round(length / GRAIN),
+        inner: undefined,
         taken: [],
       })),
     );
@@ -77,13 +97,16 @@ export function cornersOf({ pieces, seams }: Pick<BagGraph, 'pieces' | 'seams'>)
     if (!found) throw new Error(`The bag has no edge ${edge} of piece ${piece}.`);
     return found;
   };
-  const mark = ({ marks }: MarkedEdge, position: number): number => {
-    const grains = Math.round(position / GRAIN);
+  const mark = (edge: MarkedEdge, position: number): number => {
+    const at = Math.round(position / GRAIN);
     // An end computed another way may fall into the next grain.
-    const known = marks.get(grains) ?? marks.get(grains - 1) ?? marks.get(grains + 1);
+    if (Math.abs(at) <= 1) return edge.start;
+    if (Math.abs(at - edge.grains) <= 1) return edge.end;
+    edge.inner ??= new Map();
+    const known = edge.inner.get(at) ?? edge.inner.get(at - 1) ?? edge.inner.get(at + 1);
     if (known !== undefined) return known;
     const fresh = points.add();
-    marks.set(grains, fresh);
+    edge.inner.set(at, fresh);
     return fresh;
   };
 
@@ -97,21 +120,26 @@ export function cornersOf({ pieces, seams }: Pick<BagGraph, 'pieces' | 'seams'>)
     edgeB.taken.push(Math.min(b.from, b.to), Math.max(b.from, b.to));
     starts.push([id, from, to]);
   }
+  let rims: RimPart[][] | undefined;
   return {
     ends: new Map(starts.map(([id, from, to]) => [id, [points.find(from), points.find(to)] as const])),
-    rims: () => chainRims([...edgesOf.values()].flat().flatMap((edge) => freeParts(edge, points))),
+    rims: () => {
+      rims ??= chainRims([...edgesOf.values()].flat().flatMap((edge) => freeParts(edge, points)));
+      return rims;
+    },
   };
 }
 
 /** The stretches between neighbouring marks that no seam covers. */
-function freeParts({ piece, edge, length, marks, taken }: MarkedEdge, points: Points): RimPart[] {
+function freeParts(own: MarkedEdge, points: Points): RimPart[] {
+  const { piece, edge, length, start, end, grains: last, inner = [], taken } = own;
   // Most edges are taken whole by one seam.
   const [low, high] = taken;
   if (taken.length === 2 && low !== undefined && high !== undefined && high - low > length - 2 * GRAIN)
     return [];
   const covered = (at: number) =>
     taken.some((from, i) => i % 2 === 0 && from < at && at < (taken[i + 1] ?? 0));
-  const stops = [...marks].sort(([p], [q]) => p - q);
+  const stops = [[0, start] as const, ...[...inner].sort(([p], [q]) => p - q), [last, end] as const];
   return stops.flatMap(([grains, point], i) => {
     const before = stops[i - 1];
     if (!before) return [];

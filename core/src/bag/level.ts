@@ -1,5 +1,5 @@
 import { distance3, type Point3, unit } from '../geometry/index.ts';
-import type { BagGraph } from './graph.ts';
+import type { BagGraph, Facet } from './graph.ts';
 import { hangs } from './measure.ts';
 import { move, outward } from './place.ts';
 
@@ -14,19 +14,22 @@ export interface LevelCut {
 interface Wall {
   readonly points: readonly Point3[];
   readonly normal: Point3;
+  /** Between which heights it stands. */
+  readonly low: number;
+  readonly high: number;
 }
 
-const wallsOf = (graph: BagGraph): Wall[] =>
-  graph.facets.flatMap((facet) =>
-    hangs(facet)
-      ? []
-      : [
-          {
-            points: facet.outline.map((p) => move(facet.motion, p)),
-            normal: unit(outward(facet.motion)),
-          },
-        ],
-  );
+function wallOf({ outline, motion }: Facet): Wall {
+  const points = outline.map((p) => move(motion, p));
+  let [low, high] = [Infinity, -Infinity];
+  for (const { y } of points) {
+    if (y < low) low = y;
+    if (y > high) high = y;
+  }
+  return { points, normal: unit(outward(motion)), low, high };
+}
+
+const wallsOf = (graph: BagGraph): Wall[] => graph.facets.filter((facet) => !hangs(facet)).map(wallOf);
 
 /** Where a level plane cuts a wall: in and out in turn. */
 function cutsOf(points: readonly Point3[], y: number): Point3[] {
@@ -55,7 +58,8 @@ export const levelCuts = (graph: BagGraph, y: number): LevelCut[] =>
 /** Way round the walls at a height, mm. */
 function girthAt(walls: readonly Wall[], y: number): number {
   let round = 0;
-  for (const { points } of walls) {
+  for (const { points, low, high } of walls) {
+    if (y <= low || y >= high) continue;
     const cuts = cutsOf(points, y);
     for (let i = 1; i < cuts.length; i += 2) {
       const [from, to] = [cuts[i - 1], cuts[i]];
@@ -77,11 +81,9 @@ const LOWEST = 0.35;
 export function narrowestGirth(graph: BagGraph): number {
   const walls = wallsOf(graph);
   let [low, high] = [Infinity, -Infinity];
-  for (const { points } of walls) {
-    for (const { y } of points) {
-      low = Math.min(low, y);
-      high = Math.max(high, y);
-    }
+  for (const wall of walls) {
+    low = Math.min(low, wall.low);
+    high = Math.max(high, wall.high);
   }
   let least = Infinity;
   for (let k = 0; k < LEVELS; k++) {

@@ -78,14 +78,31 @@ function mouthOf(graph: BagGraph): number {
       return sum;
     }, 0);
   };
+  /** Few pieces hang and lie both: the rest need no looking at their facets. */
+  const mixed = new Map(
+    [...facets].map(([id, own]) => {
+      const hanging = own.filter(hangs).length;
+      return [id, hanging === 0 ? 'lies' : hanging === own.length ? 'hangs' : 'both'] as const;
+    }),
+  );
+  const lies = (interval: Interval): number => {
+    switch (mixed.get(interval.piece)) {
+      case 'lies':
+        return intervalLength(interval);
+      case 'both':
+        return onBody(interval);
+      default:
+        return 0;
+    }
+  };
   let length = 0;
   for (const own of graph.pieces) {
     own.edges.forEach((edge, i) => {
-      length += onBody({ piece: own.id, edge: i, from: 0, to: edge.length });
+      length += lies({ piece: own.id, edge: i, from: 0, to: edge.length });
     });
   }
   for (const { a, b } of graph.seams) {
-    const [one, other] = [onBody(a), onBody(b)];
+    const [one, other] = [lies(a), lies(b)];
     if (one > 0 && other > 0) length -= one + other;
   }
   for (const { piece: id, from, to } of graph.folds) {

@@ -20,8 +20,19 @@ export const move = ({ origin, u, v }: Motion, p: Point): Point3 => ({
 /** The direction the right side of a facet looks in. */
 export const outward = (motion: Motion): Point3 => cross(motion.u, motion.v);
 
+/** Pieces never change, so they are put in order once, however often they are looked up. */
+const indices = new WeakMap<BagGraph['pieces'], (id: string) => Piece>();
+
 /** Looks pieces up by id; asking for one that is not there is a mistake in a family. */
-export function pieceIndex(graph: BagGraph): (id: string) => Piece {
+export function pieceIndex(graph: Pick<BagGraph, 'pieces'>): (id: string) => Piece {
+  const known = indices.get(graph.pieces);
+  if (known) return known;
+  const fresh = indexOf(graph);
+  indices.set(graph.pieces, fresh);
+  return fresh;
+}
+
+function indexOf(graph: Pick<BagGraph, 'pieces'>): (id: string) => Piece {
   const byId = new Map(graph.pieces.map((piece) => [piece.id, piece]));
   return (id) => {
     const piece = byId.get(id);

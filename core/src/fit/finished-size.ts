@@ -42,13 +42,12 @@ export function finishedSizes(
   build: (options: MaterialOptions) => BagGraph,
 ): FinishedSizes {
   const nominal = measure(graph);
-  const coarse = measure(build({ coarse: true }));
   const slopes = new Map<SizeVariable, Record<Measure, number>>();
   for (const asked of used) {
     const moved = measure(build({ coarse: true, nudged: { asked, by: NUDGE } }));
     for (const size of asked) {
       const before = slopes.get(size);
-      const slope = (what: Measure) => (before?.[what] ?? 0) + (moved[what] - coarse[what]) / NUDGE;
+      const slope = (what: Measure) => (before?.[what] ?? 0) + (moved[what] - nominal[what]) / NUDGE;
       slopes.set(size, {
         width: slope('width'),
         height: slope('height'),

@@ -44,8 +44,14 @@ export const rectangle = (x: number, y: number, width: number, height: number): 
 
 /** Width and height of the upright box round some points. */
 export function extent(points: readonly Point[]): { width: number; height: number } {
-  const [xs, ys] = [points.map(({ x }) => x), points.map(({ y }) => y)];
-  return { width: Math.max(...xs) - Math.min(...xs), height: Math.max(...ys) - Math.min(...ys) };
+  let [left, right, low, high] = [Infinity, -Infinity, Infinity, -Infinity];
+  for (const { x, y } of points) {
+    if (x < left) left = x;
+    if (x > right) right = x;
+    if (y < low) low = y;
+    if (y > high) high = y;
+  }
+  return { width: right - left, height: high - low };
 }
 
 /** Area of a simple polygon by the shoelace formula; positive when counter-clockwise. */

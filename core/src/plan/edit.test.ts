@@ -96,3 +96,44 @@ describe('what did not change stays the same object', () => {
     expect(keepSame(undefined, parsed)).toEqual(JSON.parse(JSON.stringify(parsed)));
   });
 });
+
+describe('what an edit did not touch is not worked out again', () => {
+  test('the bag stays the same through edits of its brief, name, colours and straps; not of its sizes', () => {
+    const document = keepSame(undefined, onPoint(2));
+    const graphAfter = (make: (document: BagDocument) => BagDocument) => {
+      const answer = edited(document, make);
+      if (!answer.ok) throw new Error('refused');
+      return answer.plan.graph;
+    };
+    const before = planned(document);
+    const graph = before.ok ? before.plan.graph : undefined;
+    expect(graphAfter((doc) => ({ ...doc, name: 'Another' }))).toBe(graph);
+    expect(
+      graphAfter((doc) => ({ ...doc, yarns: doc.yarns.map((yarn) => ({ ...yarn, colour: '#123456' })) })),
+    ).toBe(graph);
+    const heavier = graphAfter((doc) => ({
+      ...doc,
+      yarns: doc.yarns.map((yarn) => ({ ...yarn, weight: 6 })),
+    }));
+    expect(heavier).not.toBe(graph);
+  });
+
+  test('a plan by way of what is remembered is the plan worked out from nothing', () => {
+    fc.assert(
+      fc.property(documents, documents, (first, second) => {
+        // The second's sizes under the first's construction, and back: nothing of one is left in the other.
+        const mixed = { ...second, construction: first.construction };
+        for (const document of [first, mixed, first]) {
+          const fresh = structuredClone(document);
+          const [known, anew] = [planned(document), planned(fresh)];
+          expect(known.ok).toBe(anew.ok);
+          if (known.ok && anew.ok) {
+            expect(known.plan.tapes).toEqual(anew.plan.tapes);
+            expect(known.plan.tally).toEqual(anew.plan.tally);
+          }
+        }
+      }),
+      { numRuns: 40 },
+    );
+  });
+});

@@ -1,11 +1,4 @@
-import {
-  type BagGraph,
-  type GraphProblem,
-  MEASURES,
-  type Measure,
-  mismatches,
-  narrowestGirth,
-} from '../bag/index.ts';
+import { type BagGraph, type GraphProblem, MEASURES, type Measure } from '../bag/index.ts';
 import type { BagDocument, Features, Target } from '../document/index.ts';
 import {
   type Construction,
@@ -17,29 +10,22 @@ import {
 } from '../families/index.ts';
 import { featureControls, withFeatures } from '../features/index.ts';
 import {
-  type Asked,
   type ContentFit,
   contentFits,
   type Finished,
-  type FinishedSizes,
-  finishedSizes,
-  lengthsOf,
-  type MaterialOptions,
   materialsOf,
-  type SizeTable,
   type SizeVariable,
   sizeTable,
   type Tape,
   tapeOf,
 } from '../fit/index.ts';
-import { type LineMatch, lineMatches, type MarkedEdge, markedEdges } from '../match/index.ts';
+import type { LineMatch, MarkedEdge } from '../match/index.ts';
 import {
   fewestTrails,
   type HowJoined,
   type JoinOptions,
   type JoinPlan,
   type JoinStep,
-  joiningGraph,
   joinSteps,
   planRuns,
   type SchoolSummary,
@@ -47,9 +33,9 @@ import {
 } from '../runs/index.ts';
 import { hangStraps, type StrapPlan } from '../strap/index.ts';
 import { mm } from '../units/index.ts';
+import { type BuiltBag, builtBag } from './bag.ts';
 import { designsOf } from './designs.ts';
 import { type Tally, tallyOf } from './tally.ts';
-import { graphTrouble, sizeTrouble } from './trouble.ts';
 
 /** Everything that is worked out from a document. */
 export interface Plan {
@@ -95,22 +81,8 @@ export type Planned =
  * finite figures, or a sentence that says why it cannot be a bag.
  */
 export function planned(document: BagDocument): Planned {
-  const table = sizeTable(document);
-  const problem = sizeTrouble(document, table);
-  if (problem) return { ok: false, problem };
-  const lengths = lengthsOf(table, document);
-  const settled = familyOf(document.construction).settle(lengths.materials());
-  const family = familyOf(settled);
-  const build = (options: MaterialOptions) => {
-    const materials = lengths.materials(options);
-    return withFeatures(family.build(materials), document.features ?? {}, materials);
-  };
-  const used = new Set<Asked>();
-  const graph = build({ used });
-  const trouble = graphTrouble(graph);
-  if (trouble) return { ok: false, problem: trouble };
-  const sizes = finishedSizes(graph, used, build);
-  return { ok: true, plan: worked(document, table, settled, graph, sizes) };
+  const building = builtBag(document);
+  return building.ok ? { ok: true, plan: worked(document, building.bag) } : building;
 }
 
 /**
@@ -123,19 +95,13 @@ export function planOf(document: BagDocument): Plan {
   return answer.plan;
 }
 
-/** Works out everything that follows from a bag and its sizes. */
-function worked(
-  document: BagDocument,
-  table: SizeTable,
-  settled: Construction,
-  joined: BagGraph,
-  { sizes, rests }: FinishedSizes,
-): Plan {
-  const { graph, straps, drop } = hangStraps(joined, document, table);
+/** Works out everything that follows from a bag and the rest of its document. */
+function worked(document: BagDocument, bag: BuiltBag): Plan {
+  const { settled, lines, marked, joining, girth } = bag;
+  const { sizes, rests } = bag.finished;
+  const { graph, straps, drop } = hangStraps(bag.graph, document, bag.table);
   const designs = designsOf(document, graph);
-  const lines = lineMatches(graph);
   const insertions = lines.reduce((sum, { a, b }) => sum + Math.min(a.loops, b.loops), 0);
-  const joining = joiningGraph(graph);
   const joinOptions = joinOptionsOf(document);
   const joins = planRuns(graph, joining, joinOptions);
   return {
@@ -149,10 +115,10 @@ function worked(
       ...MEASURES.map((measure) => tapeOf(measure, sizes[measure], targetOf(document, graph, measure))),
       ...(drop ? [tapeOf('strapDrop', drop, document.brief.strapDrop)] : []),
     ],
-    contents: contentFits(valuesOf(sizes), narrowestGirth(graph), document.brief.contents ?? []),
+    contents: contentFits(valuesOf(sizes), girth, document.brief.contents ?? []),
     lines,
-    marked: markedEdges(graph),
-    mismatches: mismatches(graph),
+    marked,
+    mismatches: bag.mismatches,
     joins,
     straps,
     steps: once(() => joinSteps(graph, joining, joins)),

@@ -74,17 +74,22 @@ export function joiningGraph(graph: BagGraph): JoiningGraph {
     const lie = Math.abs(to.x - from.x) > Math.abs(to.y - from.y) ? 'level' : 'upright';
     return { id: seam.id, from: start, to: end, way: seam.line, seam, lie, net: [from, to] };
   };
-  const flatSeams = graph.seams.filter(({ kind }) => kind === 'flat');
-  const open = cornersOf({ pieces: graph.pieces, seams: flatSeams });
+  const open = cornersOf({
+    pieces: graph.pieces,
+    seams: graph.seams.filter(({ kind }) => kind === 'flat'),
+  });
   const madeUp = cornersOf(graph);
   const all = joinedSeams(graph).map((seam) => link(seam, madeUp.ends));
-  const flat = flatSeams.map((seam) => link(seam, open.ends));
   const byId = new Map(all.map((one) => [one.id, one]));
+  // In the open net a flat seam lies as it does in the made-up bag, but between other corners.
   const corners = new Map<number, number>();
-  for (const one of flat) {
-    const folded = byId.get(one.id) ?? one;
-    corners.set(one.from, folded.from).set(one.to, folded.to);
-  }
+  const flat = all
+    .filter(({ seam }) => seam.kind === 'flat')
+    .map((folded): SeamLink => {
+      const [from, to] = open.ends.get(folded.id) ?? [0, 0];
+      corners.set(from, folded.from).set(to, folded.to);
+      return { ...folded, from, to };
+    });
   return {
     all,
     flat,

@@ -27,8 +27,6 @@ export interface SheetOptions {
   readonly at: Point;
   /** Which sides of the sheet meet a seam. A joined side takes half a join. */
   readonly joined: readonly Side[];
-  /** Other parts are sewn to single squares of it, so that it is never laid as one piece. */
-  readonly bySquares?: boolean;
 }
 
 /** A, B, ... Z, AA, AB: rows are lettered from the top. */
@@ -83,8 +81,7 @@ export function layOut(body: Body, materials: Materials, options: SheetOptions):
   const side = materials.motifSide(body.motif, body.rounds);
   const loops = materials.motifLoops(body.motif, body.rounds);
   // Measured alone, a sheet is as good as its squares.
-  if (materials.coarse && !options.bySquares && body.columns * body.rows > 1)
-    return coarseSheet(body, materials, options);
+  if (materials.coarse && body.columns * body.rows > 1) return coarseSheet(body, materials, options);
   const { columns, rows } = body;
   const widths = Array.from(
     { length: columns },

@@ -49,8 +49,6 @@ function build(params: SlipThrough, materials: Materials): BagGraph {
     name: '',
     at: { x: 0, y: 0 },
     joined: [LEFT, RIGHT, BOTTOM],
-    // Handles grow out of single squares.
-    bySquares: true,
   });
   const half = body.width / 2;
   const handle = (id: string, name: string, length: number, x: number): Sheet =>
@@ -94,12 +92,13 @@ function build(params: SlipThrough, materials: Materials): BagGraph {
     ];
   };
   const [frontWay, backWay] = split(sheetSide(body, BOTTOM), half);
+  const rim = sheetSide(body, TOP);
   /** The middle of the rim of one column, as wide as a handle; columns count round the bag. */
   const seat = (index: number) => {
-    const own = body.grid[0]?.[index];
-    const { length } = own?.edges[TOP] ?? { length: wide };
-    const spare = (length - wide) / 2;
-    return [{ piece: own?.id ?? '', edge: TOP, from: spare, to: length - spare }];
+    const right = (index + 0.5) * column + wide / 2;
+    // The rim is walked from its right end.
+    const [, from] = split(rim, body.width - right);
+    return split(from, wide)[0];
   };
   const last = columns - 1;
   return sheetsToGraph(

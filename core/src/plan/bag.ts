@@ -1,0 +1,100 @@
+import { type BagGraph, type GraphProblem, mismatches, narrowestGirth } from '../bag/index.ts';
+import type { BagDocument } from '../document/index.ts';
+import { type Construction, familyOf } from '../families/index.ts';
+import { withFeatures } from '../features/index.ts';
+import {
+  type Asked,
+  type FinishedSizes,
+  finishedSizes,
+  lengthsOf,
+  type MaterialOptions,
+  type SizeTable,
+  sizeTable,
+} from '../fit/index.ts';
+import { type LineMatch, lineMatches, type MarkedEdge, markedEdges } from '../match/index.ts';
+import { type JoiningGraph, joiningGraph } from '../runs/index.ts';
+import { graphTrouble, sizeTrouble } from './trouble.ts';
+
+/** A bag as it is built, before anything is hung on it, with what follows from its shape alone. */
+export interface BuiltBag {
+  readonly table: SizeTable;
+  /** The construction with every "as many as it takes" as a count. */
+  readonly settled: Construction;
+  readonly graph: BagGraph;
+  readonly finished: FinishedSizes;
+  /** The narrowest way round its upper part, mm. */
+  readonly girth: number;
+  readonly lines: readonly LineMatch[];
+  readonly marked: readonly MarkedEdge[];
+  readonly mismatches: readonly GraphProblem[];
+  readonly joining: JoiningGraph;
+}
+
+/** A built bag, or why it cannot be built, in a sentence. */
+export type Building =
+  | { readonly ok: true; readonly bag: BuiltBag }
+  | { readonly ok: false; readonly problem: string };
+
+/** The parts of a document that shape the bag: whoever edits anything else gets the same bag back. */
+type Shaping = readonly [
+  features: BagDocument['features'],
+  motifs: BagDocument['motifs'],
+  swatches: BagDocument['swatches'],
+  weights: string,
+  method: BagDocument['joins']['method'],
+  strip: BagDocument['joins']['measuredStrip'],
+];
+
+const shapingOf = ({ features, motifs, swatches, yarns, joins }: BagDocument): Shaping => [
+  features,
+  motifs,
+  swatches,
+  yarns.map(({ id, weight }) => `${id} ${weight}`).join(','),
+  joins.method,
+  joins.measuredStrip,
+];
+
+/** The last bag built of each construction. Edits keep the parts they do not touch as the same objects. */
+const known = new WeakMap<Construction, { readonly shaping: Shaping; readonly building: Building }>();
+
+/** Builds the bag of a document, or gives the one that was built from the same parts before. */
+export function builtBag(document: BagDocument): Building {
+  const { construction } = document;
+  const shaping = shapingOf(document);
+  const before = known.get(construction);
+  if (before?.shaping.every((part, i) => part === shaping[i])) return before.building;
+  const building = build(document);
+  known.set(construction, { shaping, building });
+  return building;
+}
+
+function build(document: BagDocument): Building {
+  const table = sizeTable(document);
+  const problem = sizeTrouble(document, table);
+  if (problem) return { ok: false, problem };
+  const lengths = lengthsOf(table, document);
+  const settled = familyOf(document.construction).settle(lengths.materials({ coarse: true }));
+  const family = familyOf(settled);
+  const make = (options: MaterialOptions) => {
+    const materials = lengths.materials(options);
+    return withFeatures(family.build(materials), document.features ?? {}, materials);
+  };
+  const used = new Set<Asked>();
+  const graph = make({ used });
+  const trouble = graphTrouble(graph);
+  if (trouble) return { ok: false, problem: trouble };
+  return {
+    ok: true,
+    bag: {
+      table,
+      settled,
+      graph,
+      finished: finishedSizes(graph, used, make),
+      girth: narrowestGirth(graph),
+      lines: lineMatches(graph),
+      marked: markedEdges(graph),
+      mismatches: mismatches(graph),
+      joining: joiningGraph(graph),
+    },
+  };
+}
