@@ -1,5 +1,5 @@
 import type { BagDocument } from '../document/index.ts';
-import type { Plan } from '../plan/index.ts';
+import { type Plan, piecesText } from '../plan/index.ts';
 
 /** Something that is done, once, in the making of a bag. */
 export interface Operation {
@@ -54,7 +54,7 @@ export function operationsOf({ document, graph, tally, joins }: Plan): Operation
     { id: 'swatch', title: 'Work a swatch and measure it', after: [] },
     {
       id: 'pieces',
-      title: `Work the pieces: ${[tally.motifs > 0 ? `${tally.motifs} ${tally.motifWord}s` : '', tally.panels > 0 ? `${tally.panels} panels` : ''].filter(Boolean).join(', ')}`,
+      title: `Work the pieces: ${piecesText(tally)}`,
       after: [{ id: 'swatch', because: 'their counts rest on its gauge' }],
       caution: HANDS,
     },

@@ -1,3 +1,4 @@
+export * from './edge-meetings.ts';
 export * from './marks.ts';
 export * from './pairing.ts';
 export * from './sides.ts';

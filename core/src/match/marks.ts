@@ -45,6 +45,18 @@ export interface MarkedEdge {
   readonly marks: readonly Mark[];
 }
 
+/** How an edge stands to the way it must go, in whole rows or stitches. */
+export interface StripVerdict {
+  readonly needed: number;
+  /** So many too few; below zero, too many. */
+  readonly missing: number;
+}
+
+export function stripVerdict({ wayLength, unit, total }: MarkedEdge): StripVerdict {
+  const needed = Math.round(wayLength / unit);
+  return { needed, missing: needed - total };
+}
+
 interface Stretch {
   readonly seam: Seam;
   readonly own: Interval;

@@ -4,6 +4,12 @@ import type { Plan } from '../plan/index.ts';
 import type { Reading } from '../runs/index.ts';
 import { type JoinMethodId, methodName, schoolName, stepText } from '../runs/index.ts';
 
+export * from './ease-words.ts';
+export * from './edge-words.ts';
+export * from './measure-words.ts';
+export * from './note-words.ts';
+export * from './strip-words.ts';
+
 const round = (value: number) => Math.round(value * 100) / 100;
 
 /** The finish as plain figures, mm. */

@@ -22,9 +22,9 @@ export function BagHeader({
   const { undo, redo, canUndo, canRedo } = useHistory(store);
   const { show } = useSheets();
   return (
-    <header className="flex min-h-12 shrink-0 items-center gap-3 border-b border-line bg-card px-4">
-      <Wordmark />
-      <span className="text-line" aria-hidden="true">
+    <header className="flex min-h-12 shrink-0 items-center gap-3 border-b border-line bg-card px-4 max-sm:gap-2 max-sm:px-2">
+      <Wordmark small />
+      <span className="text-line max-sm:hidden" aria-hidden="true">
         /
       </span>
       <h1 className="min-w-0 truncate text-lg">{name}</h1>

@@ -1,5 +1,5 @@
 import { controlsOf, netEditorOf, type Plan } from '@fennot/core';
-import { type ComponentType, useState } from 'react';
+import { type ComponentType, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
 import { useStore } from 'zustand';
@@ -26,6 +26,7 @@ import { type Station, type StationProps, stationName } from '../stations/statio
 import { SwatchStation } from '../stations/swatch/SwatchStation.tsx';
 import { Tapes } from '../tapes/Tapes.tsx';
 import { Boundary } from '../ui/Boundary.tsx';
+import { Switcher } from '../ui/Switcher.tsx';
 import { tell } from '../ui/tell.ts';
 import { BagHeader } from './BagHeader.tsx';
 import { ClashDialog } from './ClashDialog.tsx';
@@ -41,6 +42,11 @@ const WORKTOPS: Record<Station, ComponentType<StationProps>> = {
   joins: JoinsStation,
   finish: FinishStation,
 };
+
+const DRAWINGS = [
+  { value: 'flat', label: 'Laid flat' },
+  { value: 'made', label: 'Made up' },
+] as const;
 
 interface OpenBagProps {
   readonly session: Session;
@@ -76,6 +82,17 @@ export function OpenBag({ session, station }: OpenBagProps) {
       },
     );
   };
+  // A phone shows one drawing at a time, so that the worktop is in reach.
+  const [drawing, setDrawing] = useState<'flat' | 'made'>('flat');
+  const grips = useMemo(
+    () =>
+      station === 'build'
+        ? controlsOf(document).flatMap((control) =>
+            control.kind !== 'choice' && control.grip ? [control.grip.at] : [],
+          )
+        : [],
+    [station, document],
+  );
   const Worktop = WORKTOPS[station];
   const shown = station === 'joins' ? shownStep(plan, player.step) : undefined;
   return (
@@ -86,19 +103,27 @@ export function OpenBag({ session, station }: OpenBagProps) {
       <LeftBehind drafts={left} onDone={session.forget} />
       <StationNav plan={plan} base={base} />
       <main className="min-h-0 grow overflow-y-auto lg:grid lg:grid-cols-[1fr_340px] lg:grid-rows-[minmax(0,1fr)_auto] lg:overflow-hidden">
-        <div className="grid grid-cols-1 bg-table sm:h-[460px] sm:grid-cols-[1.5fr_1fr] lg:h-auto lg:min-h-0">
-          <div className="grid h-[340px] min-h-0 border-line sm:h-auto sm:border-r">
+        <div className="relative grid grid-cols-1 bg-table sm:h-[460px] sm:grid-cols-[1.5fr_1fr] lg:h-auto lg:min-h-0">
+          <div className="absolute top-1.5 left-2 z-10 sm:hidden">
+            <Switcher label="Which drawing" value={drawing} options={DRAWINGS} onChange={setDrawing} />
+          </div>
+          <div
+            className={`grid h-[min(340px,44vh)] min-h-0 border-line sm:h-auto sm:border-r ${drawing === 'flat' ? '' : 'max-sm:hidden'}`}
+          >
             <Boundary what="The net" of={plan}>
               <FlatView
                 plan={plan}
                 named={station === 'joins' || station === 'sides'}
                 seams={station !== 'joins'}
                 beside={station === 'build' && netEditorOf(document) ? 1 : 0}
+                grips={grips}
                 overlay={(px) => <Overlay station={station} plan={plan} store={store} px={px} />}
               />
             </Boundary>
           </div>
-          <div className="grid h-[340px] min-h-0 border-t border-line sm:h-auto sm:border-t-0">
+          <div
+            className={`grid h-[min(340px,44vh)] min-h-0 sm:h-auto ${drawing === 'made' ? '' : 'max-sm:hidden'}`}
+          >
             <Boundary what="The made-up bag" of={plan}>
               <MadeUpView
                 plan={plan}

@@ -23,7 +23,7 @@ export function SaveMark({ state }: { readonly state: State }) {
       aria-label="Saving"
       className={`flex items-center gap-1 text-xs font-medium whitespace-nowrap ${mark.colour}`}
     >
-      {mark.icon} {mark.text}
+      {mark.icon} <span className="max-sm:sr-only">{mark.text}</span>
     </span>
   );
 }

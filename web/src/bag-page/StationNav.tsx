@@ -23,11 +23,15 @@ export function StationNav({ plan, base }: { readonly plan: Plan; readonly base:
                 }`
               }
             >
-              <Marker open={notes[station] !== undefined} />
-              {stationName[station]}
-              {notes[station] && (
-                <span className="text-xs font-normal text-loosestrife">{notes[station]}</span>
-              )}
+              <Marker open={notes.has(station)} />
+              <span className="flex flex-col leading-tight">
+                {stationName[station]}
+                {notes.has(station) && (
+                  <span className="text-[11px] font-normal whitespace-nowrap text-loosestrife max-sm:sr-only">
+                    {notes.get(station)}
+                  </span>
+                )}
+              </span>
             </NavLink>
           </li>
         ))}

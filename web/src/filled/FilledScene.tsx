@@ -1,10 +1,11 @@
 import type { Plan } from '@fennot/core';
 import { OrbitControls } from '@react-three/drei/core/OrbitControls';
 import { type ThreeEvent, useThree } from '@react-three/fiber';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { DoubleSide, Plane, RepeatWrapping, SRGBColorSpace, TextureLoader, Vector3 } from 'three';
 import { usePointed } from '../drawing/pointed.ts';
 import { Contents } from './Contents.tsx';
+import { ballRound, distanceToSee, strapsAbove } from './fit-view.ts';
 import { type Dressed, dress, putFrame } from './geometry.ts';
 import { Trim } from './Trim.tsx';
 import type { FillState } from './use-filling.ts';
@@ -21,6 +22,9 @@ interface FilledSceneProps {
 const CUT = [new Plane(new Vector3(0, 0, -1), 0)];
 const UNCUT: Plane[] = [];
 
+/** From where the bag is looked at: a little above, from the right. */
+const VIEW = new Vector3(0.5, 0.34, 0.82).normalize();
+
 /** The bag with its light, its shadow, what is in it and on it. */
 export function FilledScene({
   plan,
@@ -29,9 +33,9 @@ export function FilledScene({
   open,
 }: FilledSceneProps) {
   const tall = (name: string) => plan.tapes.find(({ measure }) => measure === name)?.finished.value ?? 300;
-  const height = tall('height');
   const dressed = useMemo(() => dress(plan, start), [plan, start]);
-  const { invalidate, camera } = useThree();
+  useEffect(() => () => dressed.geometry.dispose(), [dressed]);
+  const { invalidate, camera, size } = useThree();
   const textures = useTextures(dressed.pictures, invalidate);
   const { point } = usePointed.getState();
   const positions = frames[frame];
@@ -43,20 +47,19 @@ export function FilledScene({
   // biome-ignore lint/correctness/useExhaustiveDependencies: cutting open is another picture
   useEffect(() => invalidate(), [open, invalidate]);
   const done = shape !== undefined;
-  const [middle, setMiddle] = useState(height / 2);
-  // Looks at the bag as it will stand, and once more when it does: handles reach higher than the body.
-  // biome-ignore lint/correctness/useExhaustiveDependencies: only a new mesh and the end move the camera
+  const [middle, setMiddle] = useState<readonly [number, number, number]>([0, 0, 0]);
+  /** Set once the maker has turned or zoomed: from then on the view is theirs. */
+  const turned = useRef(false);
+  const standing = done && frame === frames.length - 1;
+  const aspect = size.width / Math.max(1, size.height);
+  const above = standing ? strapsAbove(plan) : 0;
   useEffect(() => {
-    if (handling !== 'fill') return;
-    const last = done ? frames.at(-1) : undefined;
-    const highest = last?.reduce((most, value, i) => (i % 3 === 1 ? Math.max(most, value) : most), 0);
-    const tallest = highest ?? height;
-    const far = 2 * Math.max(1.1 * tall('width'), tallest, tall('depth')) + 120;
-    camera.position.copy(new Vector3(0.5, 0.34, 0.82).multiplyScalar(far));
-    camera.position.y += tallest / 2;
-    setMiddle(tallest / 2);
+    if (!positions || turned.current) return;
+    const { centre, radius } = ballRound(positions, above);
+    camera.position.copy(VIEW.clone().multiplyScalar(distanceToSee(radius, aspect)).add(centre));
+    setMiddle([centre.x, centre.y, centre.z]);
     invalidate();
-  }, [start, camera, done]);
+  }, [positions, above, aspect, camera, invalidate]);
   // The shadow under the bag.
   const reach = (tall('width') + tall('depth')) * 0.42;
   const onMove = (event: ThreeEvent<PointerEvent>) => {
@@ -64,13 +67,19 @@ export function FilledScene({
     const id = typeof event.faceIndex === 'number' ? dressed.pieceOf(event.faceIndex) : undefined;
     if (id !== usePointed.getState().piece) point({ piece: id });
   };
-  const standing = done && frame === frames.length - 1;
   return (
     <>
       <ambientLight intensity={1.15} />
       <directionalLight position={[-600, 1200, 1400]} intensity={1.9} />
       <directionalLight position={[900, 500, -1200]} intensity={0.7} />
-      <OrbitControls target={[0, middle, 0]} enableDamping={false} maxDistance={12_000} />
+      <OrbitControls
+        target={[...middle]}
+        enableDamping={false}
+        maxDistance={12_000}
+        onStart={() => {
+          turned.current = true;
+        }}
+      />
       <mesh geometry={dressed.geometry} onPointerMove={onMove} onPointerOut={() => point({})}>
         {dressed.pictures.map((href, i) => (
           <meshStandardMaterial
@@ -130,7 +139,7 @@ function Pointed({
 function useTextures(pictures: readonly string[], onReady: () => void) {
   const key = pictures.join('\n');
   // biome-ignore lint/correctness/useExhaustiveDependencies: the addresses stand for the pictures
-  return useMemo(() => {
+  const textures = useMemo(() => {
     const loader = new TextureLoader();
     return pictures.map((href) => {
       const texture = loader.load(href, () => onReady());
@@ -141,4 +150,11 @@ function useTextures(pictures: readonly string[], onReady: () => void) {
       return texture;
     });
   }, [key]);
+  useEffect(
+    () => () => {
+      for (const texture of textures) texture.dispose();
+    },
+    [textures],
+  );
+  return textures;
 }

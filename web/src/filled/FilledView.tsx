@@ -12,6 +12,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { useSettings } from '../api/queries.ts';
 import { Switcher } from '../ui/Switcher.tsx';
 import { FilledScene } from './FilledScene.tsx';
+import { VIEW_ANGLE } from './fit-view.ts';
 import { type FillState, useFilling } from './use-filling.ts';
 
 const HANDLING_NAMES: Record<Handling, string> = {
@@ -46,7 +47,7 @@ export default function FilledView({ plan }: { readonly plan: Plan }) {
         <Canvas
           dpr={[1, 2]}
           frameloop="demand"
-          camera={{ fov: 32, position: [0, 200, 1200], near: 10, far: 20000 }}
+          camera={{ fov: VIEW_ANGLE, position: [0, 200, 1200], near: 10, far: 20000 }}
           gl={{ localClippingEnabled: true }}
           aria-label={describe(plan, state, system)}
           role="img"

@@ -26,6 +26,10 @@ export function useFilling(document: BagDocument): FillState | { readonly failed
     let wanted = true;
     const timer = setTimeout(() => {
       worker = new Worker(new URL('../workers/fill.worker.ts', import.meta.url), { type: 'module' });
+      // A worker that cannot be loaded says nothing of itself but this.
+      worker.onerror = () => {
+        if (wanted) setState({ failed: 'What fills it could not be loaded. Is the Fennot server there?' });
+      };
       filler = wrap<Filler>(worker);
       const frames: Float32Array[] = [];
       let begun: FillStart | undefined;

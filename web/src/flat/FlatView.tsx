@@ -1,23 +1,27 @@
 import {
   type BagGraph,
+  edgeMeetings,
   extent,
   formatLength,
   inNet,
+  netBounds,
   type Piece,
   type Plan,
+  type Point,
   pathOn,
   pieceIndex,
+  sayEdge,
   turnedPieces,
 } from '@fennot/core';
 import { type KeyboardEvent, memo, type ReactNode, useMemo } from 'react';
 import { useSettings } from '../api/queries.ts';
-import { edgeMeetings, sayEdge } from '../drawing/edge-meets.ts';
 import { Fabric, useCloths } from '../drawing/Fabric.tsx';
 import { usePointed } from '../drawing/pointed.ts';
 import { useSize } from '../drawing/use-size.ts';
 import { frameOf } from './frame.ts';
+import type { Obstacle } from './letter-place.ts';
 import { Rulers } from './Rulers.tsx';
-import { SeamLayer } from './SeamLayer.tsx';
+import { SeamLayer, SeamLetters } from './SeamLayer.tsx';
 import { centreOf, walked } from './walk.ts';
 
 interface FlatViewProps {
@@ -30,17 +34,37 @@ interface FlatViewProps {
   readonly beside?: number;
   /** Seams as stitches and dashes; the joins' threads take their place. */
   readonly seams?: boolean;
+  /** Places of the grips that lie on the net, mm, y up. */
+  readonly grips?: readonly Point[];
 }
 
+const NO_GRIPS: readonly Point[] = [];
+
 /** The net to scale, with every piece as it looks. */
-export function FlatView({ plan, overlay, named, beside = 0, seams = true }: FlatViewProps) {
+export function FlatView(props: FlatViewProps) {
+  const { plan, overlay, named, beside = 0, seams = true, grips = NO_GRIPS } = props;
   const { system } = useSettings();
   const [ref, size] = useSize<HTMLDivElement>();
   const pointed = usePointed();
   const frame = useMemo(() => frameOf(plan, size, beside), [plan, size, beside]);
   const { px } = frame;
-  const bounds = useMemo(() => netBounds(plan), [plan]);
+  const bounds = useMemo(() => netBounds(plan.graph), [plan]);
   const upsideDown = useMemo(() => turnedPieces(plan.document, plan.graph), [plan]);
+  const labels = useMemo(
+    () => labelsOf({ plan, px, named: named === true, turned: upsideDown }),
+    [plan, px, named, upsideDown],
+  );
+  const obstacles = useMemo(
+    (): Obstacle[] => [
+      ...labels.map((label) => ({
+        at: label.at,
+        width: (label.width / 2) * px,
+        height: (LABEL_HEIGHT / 2) * px,
+      })),
+      ...grips.map((grip) => ({ at: grip, width: GRIP * px, height: GRIP * px })),
+    ],
+    [labels, grips, px],
+  );
   const at = plan.graph.pieces.find(({ id }) => id === pointed.piece);
   const line = plan.lines.find((one) => one.line === pointed.line);
   const edge = pointed.edge;
@@ -61,7 +85,7 @@ export function FlatView({ plan, overlay, named, beside = 0, seams = true }: Fla
   };
   return (
     <section aria-label="Laid flat" className="flex min-h-0 min-w-0 flex-col">
-      <header className="flex items-baseline justify-between gap-2 px-3 pt-2">
+      <header className="flex items-baseline justify-between gap-2 px-3 pt-2 max-sm:invisible">
         <h2 className="text-base">Laid flat</h2>
       </header>
       <div ref={ref} className="relative min-h-0 grow">
@@ -87,16 +111,9 @@ export function FlatView({ plan, overlay, named, beside = 0, seams = true }: Fla
           {seams && <SeamLayer plan={plan} px={px} />}
           {at && edge === undefined && <Lit piece={at} px={px} />}
           {at && edge !== undefined && <LitEdge graph={plan.graph} piece={at} edge={edge} px={px} />}
-          {plan.graph.pieces.map((piece) => (
-            <Label
-              key={piece.id}
-              piece={piece}
-              px={px}
-              named={named === true}
-              turned={upsideDown.has(piece.id)}
-            />
-          ))}
+          <Labels labels={labels} px={px} />
           {overlay?.(px)}
+          {seams && <SeamLetters plan={plan} px={px} obstacles={obstacles} />}
         </svg>
       </div>
       <p className="truncate px-3 pb-2 text-xs text-soft" aria-live="polite">
@@ -183,44 +200,59 @@ function LitEdge({ graph, piece, edge, px }: LitEdgeProps) {
   );
 }
 
-interface LabelProps {
-  readonly piece: Piece;
+interface LabelsProps {
+  readonly plan: Plan;
   readonly px: number;
   readonly named: boolean;
-  /** Must be laid upside down, to hang upright on the far face. */
-  readonly turned: boolean;
+  /** Pieces that must be laid upside down, to hang upright on the far face. */
+  readonly turned: ReadonlySet<string>;
 }
 
-function Label({ piece, px, named, turned }: LabelProps) {
+/** What a piece carries on the drawing, and where: text, the middle of it, and its width in pixels. */
+function labelOf(piece: Piece, { px, named, turned }: Omit<LabelsProps, 'plan'>) {
   const box = extent(piece.outline);
+  const down = turned.has(piece.id);
   const roomy = Math.min(box.width, box.height) / px > 30;
-  if ((!named && !turned) || !roomy) return null;
+  if ((!named && !down) || !roomy) return undefined;
   const room = box.width / px - 6;
   // `Front A1` becomes `A1` where it would not fit.
   const name =
     piece.name.length * 6.6 + 24 > room ? piece.name.slice(piece.name.indexOf(' ') + 1) : piece.name;
-  const text = [named ? name : '', turned ? '↓' : ''].filter(Boolean).join(' ');
-  const width = text.length * 6.6 + 10;
+  const text = [named ? name : '', down ? '↓' : ''].filter(Boolean).join(' ');
   const centre = centreOf(piece);
   // A long strip has marks and letters at its middle.
   const at = box.width > 4 * box.height ? { ...centre, x: centre.x - box.width / 6 } : centre;
-  return (
-    <g transform={`translate(${at.x} ${-at.y}) scale(${px})`} pointerEvents="none">
-      <rect x={-width / 2} y={-10} width={width} height={19} rx={4} fill="var(--card)" fillOpacity={0.9} />
+  return { id: piece.id, text, at, width: text.length * 6.6 + 10 };
+}
+
+const labelsOf = ({ plan, ...options }: LabelsProps) =>
+  plan.graph.pieces.flatMap((piece) => labelOf(piece, options) ?? []);
+
+type Label = ReturnType<typeof labelsOf>[number];
+
+/** The names of the pieces. */
+function Labels({ labels, px }: { readonly labels: readonly Label[]; readonly px: number }) {
+  return labels.map(({ id, text, at, width }) => (
+    <g key={id} transform={`translate(${at.x} ${-at.y}) scale(${px})`} pointerEvents="none">
+      <rect
+        x={-width / 2}
+        y={-10}
+        width={width}
+        height={LABEL_HEIGHT}
+        rx={4}
+        fill="var(--card)"
+        fillOpacity={0.9}
+      />
       <text textAnchor="middle" y={4} fontSize={12} fontWeight={600} fill="var(--ink)">
         {text}
       </text>
     </g>
-  );
+  ));
 }
 
-function netBounds(plan: Plan) {
-  const corners = plan.graph.pieces.flatMap((piece) => piece.outline.map((p) => inNet(piece, p)));
-  const xs = corners.map(({ x }) => x);
-  const ys = corners.map(({ y }) => y);
-  const [x, y] = [Math.min(...xs), Math.min(...ys)];
-  return { x, y, width: Math.max(...xs) - x, height: Math.max(...ys) - y };
-}
+const LABEL_HEIGHT = 19;
+/** A grip's radius, px. */
+const GRIP = 12;
 
 function sayPiece(plan: Plan, piece: Piece, turned: boolean): string {
   const { make } = piece;

@@ -1,7 +1,16 @@
-import { groupBy, inNet, type Plan, type Point, pathOn, pieceIndex } from '@fennot/core';
+import {
+  groupBy,
+  inNet,
+  type Plan,
+  type Point,
+  pathOn,
+  pieceIndex,
+  type TaggedSide,
+  taggedSides,
+} from '@fennot/core';
 import { memo, useMemo } from 'react';
 import { usePointed } from '../drawing/pointed.ts';
-import { type TaggedSide, taggedSides } from '../drawing/tags.ts';
+import { letterPlaces, type Obstacle } from './letter-place.ts';
 
 interface SeamLayerProps {
   readonly plan: Plan;
@@ -32,7 +41,7 @@ function flatLines({ graph }: Plan) {
   return { lines, folds: pathOf(folds) };
 }
 
-/** Flat joins as rows of small stitches, closing edges dashed with their letters, folds dash-dotted. */
+/** Flat joins as rows of small stitches, closing edges dashed, folds dash-dotted. */
 export const SeamLayer = memo(function SeamLayer({ plan, px }: SeamLayerProps) {
   const pointed = usePointed();
   const { graph, document } = plan;
@@ -75,46 +84,67 @@ export const SeamLayer = memo(function SeamLayer({ plan, px }: SeamLayerProps) {
   );
 });
 
+interface SeamLettersProps extends SeamLayerProps {
+  /** What the letters must not lie under. */
+  readonly obstacles: readonly Obstacle[];
+}
+
+/** The letters that the two sides of a closing line share, clear of names and grips. */
+export const SeamLetters = memo(function SeamLetters({ plan, px, obstacles }: SeamLettersProps) {
+  const pointed = usePointed();
+  const tagged = useMemo(() => taggedSides(plan.graph), [plan.graph]);
+  const places = useMemo(
+    () => letterPlaces(tagged, obstacles, { radius: 10 * px, far: 14 * px }),
+    [tagged, obstacles, px],
+  );
+  return (
+    <g pointerEvents="none">
+      {tagged.map((side, i) => {
+        const at = places[i] ?? side.at;
+        const lit = pointed.line === side.line;
+        const colour = colourOf(side);
+        return (
+          <g key={i} transform={`translate(${at.x} ${-at.y}) scale(${px})`}>
+            <circle r={9} fill={lit ? colour : 'var(--card)'} stroke={colour} strokeWidth={1.5} />
+            <text
+              y={4}
+              textAnchor="middle"
+              fontSize={side.tag.length > 1 ? 10 : 12}
+              fontWeight={700}
+              fill={lit ? 'var(--card)' : colour}
+            >
+              {side.tag}
+            </text>
+          </g>
+        );
+      })}
+    </g>
+  );
+});
+
+/** What is grown is there already: it is not to be closed. */
+const colourOf = ({ kind }: TaggedSide) => (kind === 'grown' ? 'var(--reed)' : 'var(--loosestrife)');
+
 interface ClosingSideProps {
   readonly side: TaggedSide;
   readonly px: number;
   readonly lit: boolean;
 }
 
-/** One side of a closing line, with the letter it shares with its partner. */
-function ClosingSide({ side: { line, kind, tag, paths, at, inward }, px, lit }: ClosingSideProps) {
+/** One side of a closing line, dashed. */
+function ClosingSide({ side, px, lit }: ClosingSideProps) {
   const { point } = usePointed.getState();
-  const [x, y] = [at.x + inward.x * 14 * px, -at.y - inward.y * 14 * px];
+  const { line, kind, paths } = side;
   const path = pathOf(paths);
-  // What is grown is there already: it is not to be closed.
-  const colour = kind === 'grown' ? 'var(--reed)' : 'var(--loosestrife)';
   return (
     <g onPointerEnter={() => point({ line })} onPointerLeave={() => point({})}>
       <path
         d={path}
-        stroke={colour}
+        stroke={colourOf(side)}
         strokeWidth={(lit ? 6 : 3) * px}
         strokeDasharray={lit ? undefined : kind === 'grown' ? `${2 * px} ${3 * px}` : `${7 * px} ${4 * px}`}
       />
       <path d={path} stroke="transparent" strokeWidth={14 * px} />
-      <circle
-        cx={x}
-        cy={y}
-        r={9 * px}
-        fill={lit ? colour : 'var(--card)'}
-        stroke={colour}
-        strokeWidth={1.5 * px}
-      />
-      <text
-        x={x}
-        y={y + 4 * px}
-        textAnchor="middle"
-        fontSize={12 * px}
-        fontWeight={700}
-        fill={lit ? 'var(--card)' : colour}
-      >
-        {tag}
-      </text>
     </g>
   );
 }

@@ -1,6 +1,5 @@
-import { beginDocument, FAMILIES, inNet, planOf } from '@fennot/core';
+import { beginDocument, FAMILIES, inNet, planOf, taggedSides } from '@fennot/core';
 import { describe, expect, test } from 'vitest';
-import { taggedSides } from '../drawing/tags.ts';
 import { frameOf } from './frame.ts';
 
 const plans = FAMILIES.map(({ id }) => planOf(beginDocument({ name: 'x', family: id })));

@@ -1,4 +1,4 @@
-import { extent, inNet, type Plan } from '@fennot/core';
+import { extent, netBounds, type Plan } from '@fennot/core';
 
 /** The net's frame on the screen: which mm are shown, and how large a pixel is. */
 export interface Frame {
@@ -19,19 +19,11 @@ const ROOM = { left: 44, right: 34, top: 40, bottom: 34 };
  * @param beside room for so many more pieces like the first on every side.
  */
 export function frameOf(plan: Plan, size: { width: number; height: number }, beside = 0): Frame {
-  let [left, right, low, high] = [Infinity, -Infinity, Infinity, -Infinity];
-  for (const piece of plan.graph.pieces) {
-    for (const corner of piece.outline) {
-      const p = inNet(piece, corner);
-      left = Math.min(left, p.x);
-      right = Math.max(right, p.x);
-      low = Math.min(low, p.y);
-      high = Math.max(high, p.y);
-    }
-  }
+  const bounds = netBounds(plan.graph);
   const [first] = plan.graph.pieces;
   const more = first ? beside * extent(first.outline).width * (first.turn === 0 ? 1.1 : 1.5) : 0;
-  [left, right, low, high] = [left - more, right + more, low - more, high + more];
+  const [left, right] = [bounds.x - more, bounds.x + bounds.width + more];
+  const [low, high] = [bounds.y - more, bounds.y + bounds.height + more];
   const room = {
     width: Math.max(80, size.width - ROOM.left - ROOM.right),
     height: Math.max(80, size.height - ROOM.top - ROOM.bottom),

@@ -1,6 +1,5 @@
-import { beginDocument, type Construction, planOf } from '@fennot/core';
+import { beginDocument, type Construction, edgeMeetings, planOf, sayEdge } from '@fennot/core';
 import { describe, expect, test } from 'vitest';
-import { edgeMeetings, sayEdge } from '../drawing/edge-meets.ts';
 import { type Walker, walked } from './walk.ts';
 
 /** Two columns by four rows, folded in the middle: A and B in front, C and D behind. */

@@ -1,5 +1,4 @@
-import { type BagGraph, extent, inNet, type Piece } from '@fennot/core';
-import { edgeMeetings } from '../drawing/edge-meets.ts';
+import { type BagGraph, edgeMeetings, extent, inNet, type Piece } from '@fennot/core';
 
 const ARROWS: Record<string, readonly [number, number]> = {
   ArrowLeft: [-1, 0],

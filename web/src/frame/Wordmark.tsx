@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 
 /** Fennot's name, with a folded flap whose edge is stitched. */
-export function Wordmark() {
+export function Wordmark({ small }: { readonly small?: boolean }) {
   return (
     <Link
       to="/"
@@ -19,7 +19,7 @@ export function Wordmark() {
           strokeLinejoin="round"
         />
       </svg>
-      Fennot
+      <span className={small ? 'max-sm:hidden' : ''}>Fennot</span>
     </Link>
   );
 }

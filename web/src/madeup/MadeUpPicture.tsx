@@ -1,6 +1,5 @@
-import { drawnFacets, edgingParts, groupBy, move, type Plan, strapPath } from '@fennot/core';
+import { drawnFacets, edgeMeetings, edgingParts, groupBy, move, type Plan, strapPath } from '@fennot/core';
 import { useMemo } from 'react';
-import { edgeMeetings } from '../drawing/edge-meets.ts';
 import { usePointed } from '../drawing/pointed.ts';
 import { Facets, points } from './Facets.tsx';
 import { MadeUpThreads, type Work } from './MadeUpThreads.tsx';

@@ -58,8 +58,8 @@ export function MadeUpView({ plan, work }: MadeUpViewProps) {
   }. Faces: ${faces}. ${piecesText(plan.tally)}.`;
   return (
     <section aria-label="Made up" className="flex min-h-0 min-w-0 flex-col">
-      <header className="flex items-center justify-between gap-2 px-3 pt-2">
-        <h2 className="text-base">Made up</h2>
+      <header className="flex items-center justify-between gap-2 px-3 pt-2 max-sm:justify-end max-sm:pt-12">
+        <h2 className="text-base max-sm:hidden">Made up</h2>
         <Switcher
           label="Seen from"
           value={onFigure ? 'worn' : filled ? 'filled' : (current ?? 'turned')}

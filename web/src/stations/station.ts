@@ -1,6 +1,5 @@
-import type { Plan } from '@fennot/core';
+import { notesOf, noteText, type Plan } from '@fennot/core';
 import type { BagStore } from '../open-bag/store.ts';
-import { MEASURE_WORDS } from '../tapes/measure-names.ts';
 
 /** What every station's worktop is given. */
 export interface StationProps {
@@ -21,24 +20,8 @@ export const stationName: Record<Station, string> = {
   finish: 'Finish',
 };
 
-/** Something at a station that is undecided or does not come out, in a few words. */
-export function stationNotes(plan: Plan): Partial<Record<Station, string>> {
-  const { document } = plan;
-  const notes: Partial<Record<Station, string>> = {};
-  if (plan.tapes.every(({ target }) => !target)) notes.brief = 'no target yet';
-  if (plan.contents.some(({ fits }) => !fits)) notes.brief = 'something does not fit';
-  const unmeasured =
-    document.motifs.length > 0
-      ? plan.sizes.some(({ what, origin }) => what.of === 'motif' && origin === 'estimated')
-      : document.swatches.some((swatch) => !swatch.stitches || !swatch.rows);
-  if (unmeasured) notes.swatch = 'not measured';
-  const off = plan.tapes
-    .filter(({ verdict }) => verdict === 'under' || verdict === 'over')
-    .map(({ measure }) => measure);
-  const sizes = off.filter((measure) => measure !== 'strapDrop');
-  if (sizes.length > 0) notes.build = `${sizes.map((measure) => MEASURE_WORDS[measure]).join(' and ')} off`;
-  if (off.includes('strapDrop')) notes.finish = `${MEASURE_WORDS.strapDrop} off`;
-  const worst = plan.lines.filter(({ ease }) => ease.verdict === 'puckers' || ease.verdict === 'visible');
-  if (worst.length > 0) notes.sides = 'does not come out';
-  return notes;
+/** What still wants the maker at each station, in a few words. */
+export function stationNotes(plan: Plan): ReadonlyMap<Station, string> {
+  // The later of two notes at one station is the weightier.
+  return new Map(notesOf(plan).map((note) => [note.at, noteText(note)]));
 }

@@ -4,6 +4,7 @@ import {
   formatLength,
   lengthFigure,
   lengthSchema,
+  MEASURE_NAMES,
   MM_PER_INCH,
   mm,
   type Tape as TapeReading,
@@ -12,7 +13,6 @@ import { useRef } from 'react';
 import { useSettings } from '../api/queries.ts';
 import type { BagStore } from '../open-bag/store.ts';
 import { usePull } from '../open-bag/use-pull.ts';
-import { MEASURE_NAMES } from './measure-names.ts';
 
 const VERDICTS = {
   'no target': { text: '', mark: '', colour: 'text-soft' },

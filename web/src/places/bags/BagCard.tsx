@@ -97,7 +97,7 @@ function Sound({ plan, updatedAt, unsaved }: SoundProps) {
   const { name } = plan.document;
   const [width, height, depth] = plan.tapes.map(({ finished }) => finished.value);
   const deep = (depth ?? 0) > 5;
-  const notes = Object.values(stationNotes(plan));
+  const notes = [...stationNotes(plan).values()];
   const size = [width, height, ...(deep ? [depth] : [])]
     .map((length) => formatLength(length ?? 0, system))
     .join(' × ');

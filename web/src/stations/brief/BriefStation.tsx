@@ -4,11 +4,11 @@ import {
   type BriefMeasure,
   boundsOf,
   LIMITS,
+  MEASURE_NAMES,
   mm,
   targetSchema,
 } from '@fennot/core';
 import { Plus, X } from 'lucide-react';
-import { MEASURE_NAMES } from '../../tapes/measure-names.ts';
 import { Button } from '../../ui/Button.tsx';
 import { LengthField, TextField } from '../../ui/fields.tsx';
 import { NoteField } from '../../ui/NoteField.tsx';

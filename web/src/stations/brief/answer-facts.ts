@@ -5,6 +5,7 @@ import {
   fullSearch,
   type Give,
   type LengthSystem,
+  MEASURE_WORDS,
   type Plan,
   piecesText,
   wantedOf,
@@ -13,7 +14,6 @@ import {
 } from '@fennot/core';
 import { planFor } from '../../open-bag/plans.ts';
 import { hours, wholeYarn } from '../../tapes/amounts.ts';
-import { MEASURE_WORDS } from '../../tapes/measure-names.ts';
 
 /** One line of what is told of an answer. */
 export interface Fact {

@@ -1,6 +1,5 @@
-import { formatLength, type Plan, type Sized } from '@fennot/core';
+import { formatLength, MEASURE_NAMES, type Plan, type Sized } from '@fennot/core';
 import { useSettings } from '../../api/queries.ts';
-import { MEASURE_NAMES } from '../../tapes/measure-names.ts';
 import { Section } from '../../ui/Section.tsx';
 
 /** What is off target and by how much, and what the sizes rest on. */

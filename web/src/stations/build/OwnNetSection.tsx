@@ -44,7 +44,8 @@ export function OwnNetSection({ editor, onChange }: OwnNetSectionProps) {
       />
       <p className="text-sm text-soft">{TOOL_HELP[tool]}</p>
       <p className="text-sm" data-testid="net-state">
-        {editor.pieces.length} pieces, {open} edges open.
+        {editor.pieces.length} {editor.pieces.length === 1 ? 'piece' : 'pieces'}, {open}{' '}
+        {open === 1 ? 'edge' : 'edges'} open.
       </p>
       {many > 0 && (
         <Button look="main" className="self-start" onClick={() => onChange(close())}>

@@ -1,4 +1,4 @@
-import { methodAt, type Plan, stepText, turnedPieces } from '@fennot/core';
+import { groupBy, methodAt, type Plan, stepText, turnedPieces } from '@fennot/core';
 import { Pause, Play, SkipBack, SkipForward, StepBack, StepForward } from 'lucide-react';
 import { useEffect, useMemo, useRef } from 'react';
 import { useSettings } from '../../api/queries.ts';
@@ -22,8 +22,11 @@ export function StepList({ plan }: { readonly plan: Plan }) {
     const timer = setTimeout(() => (index < last ? goTo(index + 1) : play(false)), BEAT);
     return () => clearTimeout(timer);
   }, [playing, index, last, goTo, play]);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the list scrolls when the step changes
+  // Not when the list is first shown: the top of the worktop is what one comes for.
+  const shownFirst = useRef(index);
   useEffect(() => {
+    if (shownFirst.current === index) return;
+    shownFirst.current = -1;
     current.current?.scrollIntoView({ block: 'nearest' });
   }, [index]);
 
@@ -31,6 +34,11 @@ export function StepList({ plan }: { readonly plan: Plan }) {
     const starts = plan.steps().flatMap((one, i) => (one.does === 'begin' ? [i] : []));
     return by > 0 ? (starts.find((i) => i > from) ?? last) : (starts.findLast((i) => i < from) ?? 0);
   };
+  // Steps by run, in their order: the run of the step shown is spread out, the others are one line each.
+  const runs = useMemo(() => {
+    const numbered = plan.steps().map((one, i) => ({ one, i }));
+    return [...groupBy(numbered, ({ one }) => one.run)].map(([run, steps]) => ({ run, steps }));
+  }, [plan]);
   const reading = useMemo(() => {
     const { document, graph } = plan;
     const yarnName = (id: string) => document.yarns.find((yarn) => yarn.id === id)?.colourName ?? id;
@@ -83,31 +91,54 @@ export function StepList({ plan }: { readonly plan: Plan }) {
         </span>
       </div>
       <ol className="px-2 py-2 text-sm">
-        {plan.steps().map((one, i) => (
-          <li key={i} ref={i === index ? current : undefined}>
-            {(one.does === 'begin' || (one.does === 'motif' && i === 0)) && (
-              <h4 className="flex items-center gap-2 px-2 pt-2 text-sm font-semibold">
-                <span
-                  className="inline-flex size-5 shrink-0 items-center justify-center rounded-full text-[11px] font-bold text-white"
-                  style={{ background: threadColour(one.run) }}
+        {runs.map(({ run, steps }) => {
+          const open = steps.some(({ i }) => i === index);
+          const title = plan.joins.runs[run - 1]?.title;
+          const first = steps[0]?.i ?? 0;
+          return (
+            <li key={run}>
+              <h4 className="text-sm font-semibold">
+                <button
+                  type="button"
+                  aria-expanded={open}
+                  onClick={() => goTo(first)}
+                  className="flex w-full items-center gap-2 rounded-sm px-2 py-1.5 text-left hover:bg-ground"
                 >
-                  {one.run}
-                </span>
-                {plan.joins.runs[one.run - 1]?.title}
+                  <span
+                    className="inline-flex size-5 shrink-0 items-center justify-center rounded-full text-[11px] font-bold text-white"
+                    style={{ background: threadColour(run) }}
+                  >
+                    {run}
+                  </span>
+                  <span className={open ? 'min-w-0' : 'min-w-0 truncate'}>{title}</span>
+                  {!open && (
+                    <span className="ml-auto shrink-0 text-xs font-normal text-soft tabular-nums">
+                      {steps.length} {steps.length === 1 ? 'step' : 'steps'}
+                    </span>
+                  )}
+                </button>
               </h4>
-            )}
-            <button
-              type="button"
-              aria-current={i === index ? 'step' : undefined}
-              onClick={() => goTo(i)}
-              className={`w-full rounded-sm px-2 py-1 text-left ${
-                i === index ? 'bg-kingfisher-pale font-medium' : 'hover:bg-ground'
-              } ${one.does === 'join' || one.does === 'motif' ? '' : 'text-soft'}`}
-            >
-              {stepText(one, methodAt(plan, one.run), reading)}
-            </button>
-          </li>
-        ))}
+              {open && (
+                <ol>
+                  {steps.map(({ one, i }) => (
+                    <li key={i} ref={i === index ? current : undefined}>
+                      <button
+                        type="button"
+                        aria-current={i === index ? 'step' : undefined}
+                        onClick={() => goTo(i)}
+                        className={`w-full rounded-sm px-2 py-1 text-left ${
+                          i === index ? 'bg-kingfisher-pale font-medium' : 'hover:bg-ground'
+                        } ${one.does === 'join' || one.does === 'motif' ? '' : 'text-soft'}`}
+                      >
+                        {stepText(one, methodAt(plan, one.run), reading)}
+                      </button>
+                    </li>
+                  ))}
+                </ol>
+              )}
+            </li>
+          );
+        })}
       </ol>
     </section>
   );

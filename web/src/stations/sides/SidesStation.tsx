@@ -8,7 +8,11 @@ import {
   type Mark,
   type MarkedEdge,
   type Plan,
+  stripCureText,
+  stripText,
+  stripVerdict,
   takesOf,
+  verdictText,
 } from '@fennot/core';
 import { useState } from 'react';
 import { useSettings } from '../../api/queries.ts';
@@ -20,7 +24,6 @@ import type { Outcome } from '../../ui/tell.ts';
 import type { StationProps } from '../station.ts';
 import { Cures } from './Cures.tsx';
 import { PairingDrawing } from './PairingDrawing.tsx';
-import { verdictText } from './verdict.ts';
 
 /** Which edge meets which, with how many loops, and how a strip is marked. */
 export function SidesStation({ plan, store }: StationProps) {
@@ -137,8 +140,8 @@ function CornerAdvice({ marks }: { readonly marks: readonly Mark[] }) {
 /** The strip: how long it must be, how long it is, and where its markers go. */
 function StripSection({ plan, strip, controls, onChange }: StripSectionProps) {
   const { system } = useSettings();
-  const needed = Math.round(strip.wayLength / strip.unit);
-  const missing = needed - strip.total;
+  const verdict = stripVerdict(strip);
+  const { missing } = verdict;
   const fitting = controls.flatMap((control) =>
     control.kind === 'choice' && control.fits !== undefined ? [control.set(control.fits)] : [],
   )[0];
@@ -151,17 +154,11 @@ function StripSection({ plan, strip, controls, onChange }: StripSectionProps) {
       <p className="text-sm" data-testid="strip-verdict">
         The way is <b>{formatLength(strip.wayLength, system)}</b>; the strip is{' '}
         <b>{formatLength(strip.length, system)}</b>, {strip.total} {what}.{' '}
-        {missing === 0 ? (
-          <b className="text-reed">It comes out.</b>
-        ) : (
-          <b className="text-loosestrife">
-            It is {Math.abs(missing)} {what} {missing > 0 ? 'short' : 'too long'}.
-          </b>
-        )}
+        <b className={missing === 0 ? 'text-reed' : 'text-loosestrife'}>{stripText(verdict, what)}</b>
       </p>
       {missing !== 0 && fitting && (
         <Button look="main" small className="self-start" onClick={() => onChange(fitting)}>
-          {missing > 0 ? `Add ${missing} ${what}` : `Leave out ${-missing} ${what}`}
+          {stripCureText(verdict, what)}
         </Button>
       )}
       <table className="w-full text-sm">

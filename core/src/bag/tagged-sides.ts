@@ -1,5 +1,6 @@
-import type { BagGraph, Point, Seam } from '@fennot/core';
-import { along, inNet, pathOn, pieceIndex } from '@fennot/core';
+import { along, type Point } from '../geometry/index.ts';
+import type { BagGraph, Seam } from './graph.ts';
+import { inNet, pathOn, pieceIndex } from './place.ts';
 
 /** Both sides of a line that comes together only on the made-up bag, with the letter they share. */
 export interface TaggedSide {
@@ -10,14 +11,15 @@ export interface TaggedSide {
   readonly paths: ReadonlyArray<readonly Point[]>;
   /** Middle of the side, on the edge. */
   readonly at: Point;
-  /** Unit vector from the edge into its piece. */
-  readonly inward: Point;
+  /** Where the piece lies, walking the paths: to the left (1) or to the right (-1). */
+  readonly hand: 1 | -1;
 }
 
-const unit = (p: Point): Point => {
-  const length = Math.hypot(p.x, p.y) || 1;
-  return { x: p.x / length, y: p.y / length };
-};
+/** a, b, ... z, aa, ab: no two lines share a letter. */
+function letterOf(line: number): string {
+  const last = String.fromCharCode(97 + (line % 26));
+  return line < 26 ? last : letterOf(Math.floor(line / 26) - 1) + last;
+}
 
 /** The two sides of every line that is not flat, lettered a, b, c ... in the order of the lines. */
 export function taggedSides(graph: BagGraph): TaggedSide[] {
@@ -43,9 +45,8 @@ export function taggedSides(graph: BagGraph): TaggedSide[] {
       if (!start || !end) return [];
       const at = along(start, end, paths.length % 2 === 1 ? 0.5 : 0.02);
       // Left of an edge lies its piece.
-      const way = seam[side].from <= seam[side].to ? 1 : -1;
-      const inward = unit({ x: way * (start.y - end.y), y: way * (end.x - start.x) });
-      return [{ line: id, kind, tag: String.fromCharCode(97 + (i % 26)), paths, at, inward }];
+      const hand = seam[side].from <= seam[side].to ? 1 : -1;
+      return [{ line: id, kind, tag: letterOf(i), paths, at, hand }];
     });
   });
 }

@@ -1,4 +1,4 @@
-import type { BriefMeasure } from '@fennot/core';
+import type { BriefMeasure } from '../document/index.ts';
 
 /** What a measure is called in a sentence. */
 export const MEASURE_WORDS: Record<BriefMeasure, string> = {

@@ -1,19 +1,21 @@
-import { beginDocument, mm, planOf } from '@fennot/core';
 import { describe, expect, test } from 'vitest';
-import { stationNotes } from './station.ts';
+import { mm } from '../units/index.ts';
+import { beginDocument, type Note, notesOf, type Plan, planOf } from './index.ts';
+
+const at = (plan: Plan, where: Note['at']) => notesOf(plan).find((note) => note.at === where);
 
 const fresh = beginDocument({ name: 'Test' });
 
 describe('what a station says beside its name', () => {
   test('a bag just begun has nothing measured; with a square measured it has', () => {
-    expect(stationNotes(planOf(fresh)).swatch).toBe('not measured');
+    expect(at(planOf(fresh), 'swatch')?.is).toBe('not measured');
     const motifs = fresh.motifs.map((motif) => ({ ...motif, measured: [{ rounds: 5, size: mm(110) }] }));
-    expect(stationNotes(planOf({ ...fresh, motifs })).swatch).toBeUndefined();
+    expect(at(planOf({ ...fresh, motifs }), 'swatch')).toBeUndefined();
   });
 
   test('without a target the brief says so', () => {
     const { width: _w, height: _h, ...brief } = fresh.brief;
-    expect(stationNotes(planOf({ ...fresh, brief })).brief).toBe('no target yet');
+    expect(at(planOf({ ...fresh, brief }), 'brief')?.is).toBe('no target');
   });
 
   test('a size off its target is named at Build, a strap’s drop at Finish', () => {
@@ -23,7 +25,8 @@ describe('what a station says beside its name', () => {
       brief: { width: off, strapDrop: off },
       finish: { straps: { kind: 'rows', swatch: 's1', many: 1, drop: 500, wide: 6 } },
     });
-    expect(stationNotes(plan)).toMatchObject({ build: 'width off', finish: 'strap drop off' });
+    expect(at(plan, 'build')).toMatchObject({ is: 'off', measures: ['width'] });
+    expect(at(plan, 'finish')).toMatchObject({ is: 'off', measures: ['strapDrop'] });
   });
 
   test('something that does not go in is told at the brief', () => {
@@ -36,6 +39,6 @@ describe('what a station says beside its name', () => {
       thickness: mm(900),
     };
     const plan = planOf({ ...fresh, brief: { ...fresh.brief, contents: [content] } });
-    expect(stationNotes(plan).brief).toBe('something does not fit');
+    expect(at(plan, 'brief')?.is).toBe('does not fit');
   });
 });

@@ -1,4 +1,4 @@
-import type { LineMatch } from '@fennot/core';
+import type { LineMatch } from '../match/index.ts';
 
 /** The ease of a line in a sentence. */
 export function verdictText({ ease, a, b }: LineMatch): string {

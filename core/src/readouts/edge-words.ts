@@ -1,22 +1,6 @@
-import { type BagGraph, edgeNames, type Interval, intervalLength, type Seam, wholeLoops } from '@fennot/core';
-
-/** Where part of an edge meets another. */
-export interface EdgeMeeting {
-  readonly seam: Seam;
-  readonly own: Interval;
-  readonly other: Interval;
-}
-
-/** Everything an edge of a piece meets, from its start on. */
-export function edgeMeetings({ seams }: Pick<BagGraph, 'seams'>, piece: string, edge: number): EdgeMeeting[] {
-  const on = (side: Interval) => side.piece === piece && side.edge === edge;
-  return seams
-    .flatMap((seam): EdgeMeeting[] => [
-      ...(on(seam.a) ? [{ seam, own: seam.a, other: seam.b }] : []),
-      ...(on(seam.b) ? [{ seam, own: seam.b, other: seam.a }] : []),
-    ])
-    .sort((p, q) => Math.min(p.own.from, p.own.to) - Math.min(q.own.from, q.own.to));
-}
+import { type BagGraph, intervalLength } from '../bag/index.ts';
+import { edgeMeetings, wholeLoops } from '../match/index.ts';
+import { edgeNames } from '../runs/index.ts';
 
 /** What an edge is and what it meets, in a sentence. */
 export function sayEdge(graph: BagGraph, piece: string, edge: number): string {

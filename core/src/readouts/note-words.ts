@@ -1,0 +1,18 @@
+import type { Note } from '../plan/index.ts';
+import { MEASURE_WORDS } from './measure-words.ts';
+
+/** A note in a few words, to stand beside the name of its station. */
+export function noteText(note: Note): string {
+  switch (note.is) {
+    case 'no target':
+      return 'no target yet';
+    case 'does not fit':
+      return 'something does not fit';
+    case 'not measured':
+      return 'not measured';
+    case 'off':
+      return `${note.measures.map((measure) => MEASURE_WORDS[measure]).join(' and ')} off`;
+    case 'does not come out':
+      return 'does not come out';
+  }
+}
