@@ -7,7 +7,7 @@ export default defineConfig({
   testMatch: '*.spec.ts',
   workers: 2,
   fullyParallel: true,
-  timeout: 240_000,
+  timeout: 120_000,
   expect: { timeout: 20_000 },
   reporter: process.env.FENNOT_E2E_JSON
     ? [['line'], ['json', { outputFile: process.env.FENNOT_E2E_JSON }]]

@@ -173,3 +173,16 @@ export async function put(own: Locator, text: string): Promise<void> {
   await own.fill(text);
   await own.press('Enter');
 }
+
+/** Every step of the joins in words: the runs are spread out one after the other. */
+export async function allSteps(page: Page): Promise<string> {
+  const steps = page.getByRole('region', { name: 'Steps' });
+  const runs = steps.getByRole('heading').getByRole('button');
+  let text = '';
+  for (let i = 0; i < (await runs.count()); i++) {
+    await runs.nth(i).click();
+    await expect(runs.nth(i)).toHaveAttribute('aria-expanded', 'true');
+    text += `${await steps.innerText()}\n`;
+  }
+  return text;
+}

@@ -5,6 +5,7 @@ test('a net of one’s own: pieces taken, folds drawn, edges parted and closed a
   open,
 }) => {
   await open('Rope roll', 'Build');
+  await page.getByRole('button', { name: /Another way/ }).click();
   await page.getByRole('radio', { name: /A net of your own/ }).click();
   const state = page.getByTestId('net-state');
   await expect(state).toContainText('18 pieces, 6 edges open.');

@@ -5,7 +5,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { DoubleSide, Plane, RepeatWrapping, SRGBColorSpace, TextureLoader, Vector3 } from 'three';
 import { usePointed } from '../drawing/pointed.ts';
 import { Contents } from './Contents.tsx';
-import { ballRound, distanceToSee, strapsAbove } from './fit-view.ts';
+import { fitView, strapsAbove, VIEW } from './fit-view.ts';
 import { type Dressed, dress, putFrame } from './geometry.ts';
 import { Trim } from './Trim.tsx';
 import type { FillState } from './use-filling.ts';
@@ -21,9 +21,6 @@ interface FilledSceneProps {
 /** Everything in front of the middle is cut away. */
 const CUT = [new Plane(new Vector3(0, 0, -1), 0)];
 const UNCUT: Plane[] = [];
-
-/** From where the bag is looked at: a little above, from the right. */
-const VIEW = new Vector3(0.5, 0.34, 0.82).normalize();
 
 /** The bag with its light, its shadow, what is in it and on it. */
 export function FilledScene({
@@ -55,8 +52,8 @@ export function FilledScene({
   const above = standing ? strapsAbove(plan) : 0;
   useEffect(() => {
     if (!positions || turned.current) return;
-    const { centre, radius } = ballRound(positions, above);
-    camera.position.copy(VIEW.clone().multiplyScalar(distanceToSee(radius, aspect)).add(centre));
+    const { centre, far } = fitView(positions, above, aspect);
+    camera.position.copy(VIEW.clone().multiplyScalar(far).add(centre));
     setMiddle([centre.x, centre.y, centre.z]);
     invalidate();
   }, [positions, above, aspect, camera, invalidate]);
