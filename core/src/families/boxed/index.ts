@@ -222,8 +222,7 @@ export const boxed = defineFamily(boxedSchema)({
     }
   },
   begin: (size, body, materials) => {
-    const make = (width: number, height: number): Body => bodyOfSize({ width, height }, body, materials);
-    const front = make(size.width, size.height);
+    const front: Body = bodyOfSize(size, body, materials);
     const side = fitted(front, materials, size.depth);
     return { family: 'boxed', front, side, bottom: fitted(front, materials, undefined, size.depth) };
   },

@@ -236,15 +236,18 @@ export function sizeOf(body: Body, materials: Materials): { width: number; heigh
 const times = (way: number, unit: number, most: number) =>
   Math.min(most, Math.max(1, Math.round(way / unit)));
 
+/** By how much a length misses what is wished for, as a share of it. */
+const missed = (length: number, wish: number) => Math.abs(length - wish) / wish;
+
 /** Rounds a first suggestion may have: smaller squares are fiddly, larger ones leave little choice. */
 const USUAL_ROUNDS = [3, 4, 5, 6, 7, 8];
 
 /**
  * Squares covering about the size, with the rounds at which whole columns and rows come nearest to it.
- * Columns come in multiples of `columnStep`.
+ * Columns come in multiples of `columnStep`. A depth that is to be made of the same squares has its say, too.
  */
 export function squaresOfSize(
-  size: { width: number; height: number },
+  size: { width: number; height: number; depth?: number },
   motif: string,
   materials: Materials,
   columnStep = 1,
@@ -254,7 +257,9 @@ export function squaresOfSize(
     const columns = columnStep * times(size.width, side * columnStep, Math.floor(MOST_CELLS / columnStep));
     const rows = times(size.height, side, MOST_CELLS);
     const off =
-      Math.abs(columns * side - size.width) / size.width + Math.abs(rows * side - size.height) / size.height;
+      missed(columns * side, size.width) +
+      missed(rows * side, size.height) +
+      (size.depth ? missed(times(size.depth, side, MOST_CELLS) * side, size.depth) : 0);
     return { off, body: { of: 'motifs' as const, motif, rounds, columns, rows } };
   });
   return tries.reduce((best, next) => (next.off < best.off ? next : best)).body;
@@ -278,7 +283,7 @@ export function panelOfSize(
 
 /** A body of about the size, of squares or of a panel like the given one. */
 export const bodyOfSize = (
-  size: { width: number; height: number },
+  size: { width: number; height: number; depth?: number },
   like: Body,
   materials: Materials,
 ): Body =>

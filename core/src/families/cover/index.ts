@@ -7,6 +7,8 @@ import { defineFamily } from '../family.ts';
 import { innerOf, innerSchema } from '../inner.ts';
 import type { Materials } from '../layout/materials.ts';
 
+/** Sizes of a ready-made bag, mm. */
+const LEAST = 10;
 const MOST = 1200;
 
 const lengthOf = (what: string, least: number) =>
@@ -19,8 +21,8 @@ export const coverSchema = z.strictObject({
   family: z.literal('cover'),
   /** The ready-made bag, pressed flat, mm. */
   over: z.strictObject({
-    width: lengthOf('The width of the ready-made bag', 10),
-    height: lengthOf('The height of the ready-made bag', 10),
+    width: lengthOf('The width of the ready-made bag', LEAST),
+    height: lengthOf('The height of the ready-made bag', LEAST),
     depth: lengthOf('The depth of the ready-made bag', 0),
   }),
   /** Loops along the rim that hold the cover to the bag's handles. */
@@ -67,7 +69,7 @@ function controls(params: Cover, materials: Materials, choices: Choices): Contro
     id: `over-${key}`,
     label,
     value: params.over[key],
-    min: key === 'depth' ? 0 : 10,
+    min: key === 'depth' ? 0 : LEAST,
     max: MOST,
     step: 5,
     set: (value) => ({ ...params, over: { ...params.over, [key]: value } }),
@@ -89,7 +91,8 @@ export const cover = defineFamily(coverSchema)({
     pieces: 'M18 16h36v34H18zM26 16c0 -14 20 -14 20 0',
     folds: 'M14 20v34h44V20',
   },
-  deep: true,
+  // Begun flat, as ready-made bags of cloth mostly are.
+  deep: false,
   ofMotifs: false,
   build,
   settle: (params, materials) => ({ ...params, body: innerOf(params.body).settle(materials) }),
@@ -121,15 +124,10 @@ export const cover = defineFamily(coverSchema)({
       },
     );
   },
-  begin: (size, body, materials) => ({
-    family: 'cover',
-    over: { ...size, depth: 0 },
-    loops: true,
-    body: beginInner(
-      'wrap-round',
-      { ...size, width: size.width * DRAWN_OVER, height: size.height * DRAWN_OVER },
-      body,
-      materials,
-    ),
-  }),
+  begin: (size, body, materials) => {
+    const within = (wish: number) => Math.min(MOST, Math.max(LEAST, wish));
+    const over = { width: within(size.width), height: within(size.height), depth: 0 };
+    const drawn = { width: over.width * DRAWN_OVER, height: over.height * DRAWN_OVER, depth: 0 };
+    return { family: 'cover', over, loops: true, body: beginInner('wrap-round', drawn, body, materials) };
+  },
 });

@@ -159,7 +159,8 @@ export const foldOver = defineFamily(foldOverSchema)({
   about:
     'One long panel makes back and flap, and the front too by folding up; or a front of its own with a strip between.',
   drawing: { pieces: 'M24 2h24v52H24z', folds: 'M20 18h32M20 38h32' },
-  deep: true,
+  // Begun flat; a front of its own with a strip between makes it deep.
+  deep: false,
   ofMotifs: false,
   build,
   settle: (params, materials) => {

@@ -5,7 +5,7 @@ import { wrapRound } from '../wrap-round/index.ts';
 import { buildOwn } from './build.ts';
 import { ownEditor } from './editor.ts';
 import { ownFromGraph } from './from-graph.ts';
-import { type Own, ownSchema } from './schema.ts';
+import { MOST_PIECES, type Own, ownSchema } from './schema.ts';
 
 export { ownFromGraph } from './from-graph.ts';
 export { type Own, ownSchema };
@@ -45,7 +45,9 @@ export const own = defineFamily(ownSchema)({
     const motif = body.of === 'motifs' ? body.motif : (materials.anyMotif() ?? '');
     const swatch = materials.stripSwatch();
     const squares = squaresOfSize({ width: size.width, height: size.height * 2 }, motif, materials);
-    const rows = 2 * Math.max(1, Math.round(squares.rows / 2));
+    // Both faces one above the other, and not more squares than a table holds.
+    const most = 2 * Math.floor(MOST_PIECES / squares.columns / 2);
+    const rows = Math.min(most, 2 * Math.max(1, Math.round(squares.rows / 2)));
     const sheet = wrapRound.build(
       {
         family: 'wrap-round',

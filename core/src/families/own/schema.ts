@@ -2,6 +2,9 @@ import { z } from 'zod';
 import { count, idSchema } from '../../fields/index.ts';
 import { MOST_ROUNDS } from '../layout/body.ts';
 
+/** Pieces that are laid one by one. */
+export const MOST_PIECES = 400;
+
 /** Farthest cell from the middle of the table. */
 const FAR = 60;
 const place = z.int('A place on the grid is whole.').min(-FAR).max(FAR);
@@ -33,7 +36,10 @@ export const ownSchema = z.strictObject({
   swatch: idSchema,
   /** Squares with level sides, or standing on a corner. */
   grid: z.enum(['straight', 'point']),
-  cells: z.array(cellSchema).min(1, 'A net has at least one piece.').max(400, 'At most 400 pieces.'),
+  cells: z
+    .array(cellSchema)
+    .min(1, 'A net has at least one piece.')
+    .max(MOST_PIECES, `At most ${MOST_PIECES} pieces.`),
   folds: z.array(foldSchema).max(40, 'At most 40 folds.'),
   pairs: z.array(z.strictObject({ a: cellEdgeSchema, b: cellEdgeSchema })).max(800),
 });

@@ -53,7 +53,8 @@ export const pinwheel = defineFamily(pinwheelSchema)({
     pieces: 'M24 16h24v24H24zM24 28h24M36 16v24M48 16h14v12H48M24 40H10V28h14M24 16V4h12v12M48 40v13H36V40',
     folds: 'M36 16l12 12l-12 12l-12 -12z',
   },
-  deep: true,
+  // As deep as it is wide: its base is a square.
+  deep: false,
   ofMotifs: true,
   build: buildPinwheel,
   settle: (params) => params,

@@ -215,6 +215,7 @@ export const slipThrough = defineFamily(slipThroughSchema)({
     const motif = body.of === 'motifs' ? body.motif : (materials.anyMotif() ?? '');
     const made = squaresOfSize({ width, height }, motif, materials);
     const { rounds, columns, rows } = made;
-    return { family: 'slip-through', motif, rounds, columns: Math.max(2, columns), rows, short: 2, long: 4 };
+    const across = Math.min(MOST_CELLS / 2, Math.max(2, columns));
+    return { family: 'slip-through', motif, rounds, columns: across, rows, short: 2, long: 4 };
   },
 });
