@@ -1,9 +1,13 @@
+import closeWithGrace from 'close-with-grace';
 import { buildApp } from './app.ts';
 import { readConfig } from './config.ts';
 import { BagStore } from './db/bags.ts';
 import { connect, migrate } from './db/connect.ts';
 import { localOwner } from './db/owners.ts';
 import { addDemoBags } from './demo/index.ts';
+
+/** So long open requests are given to end when the server is stopped, ms. */
+const PATIENCE = 5000;
 
 /** Starts the server; a failure is told in one sentence. */
 async function main(): Promise<void> {
@@ -14,13 +18,11 @@ async function main(): Promise<void> {
   const owner = await localOwner(db);
   if (owner.isNew && !config.empty) await addDemoBags(db, owner.id);
   const app = await buildApp({ db, owner: owner.id, web: config.web, logLevel: config.logLevel });
-  const stop = async () => {
+  closeWithGrace({ delay: PATIENCE }, async ({ err }) => {
+    if (err) app.log.error(err);
     await app.close();
     await db.destroy();
-    process.exit(0);
-  };
-  process.on('SIGINT', stop);
-  process.on('SIGTERM', stop);
+  });
   await app.listen({ port: config.port, host: '127.0.0.1' });
   console.log(`Fennot is open at http://localhost:${config.port}`);
 }

@@ -269,12 +269,12 @@ export const documentSchema = shape.superRefine((doc, context) => {
       else if (key === 'motif' && typeof inner === 'string') {
         need('motif', inner, [...path, key]);
         const motif = doc.motifs.find((one) => one.id === inner);
-        if (motif && !isSquare(motif.kind) && !('of' in value && value.of === 'one'))
-          context.addIssue({
-            code: 'custom',
-            path: [...path, key],
-            message: `Only squares can be laid in columns and rows; “${motif.name}” is a ${motif.kind}.`,
-          });
+        if (motif && !isSquare(motif.kind) && !('of' in value && value.of === 'one')) {
+          const message = path.includes('measuredStrip')
+            ? `“${motif.name}” was measured as squares joined in a row: go back to the estimate, under What a join adds, before it is worked as another shape.`
+            : `Only squares can be laid in columns and rows; “${motif.name}” is a ${motif.kind}.`;
+          context.addIssue({ code: 'custom', path: [...path, key], message });
+        }
       } else visit(inner, [...path, key]);
     }
   };

@@ -1,5 +1,6 @@
+import { EndType, inflatePathsD, JoinType } from 'clipper2-ts';
 import { type BagGraph, type Face, measure, move, rimStretches } from '../bag/index.ts';
-import { area, distance, type Point } from '../geometry/index.ts';
+import { area, distance, hullOf, type Point } from '../geometry/index.ts';
 
 /** A piece of lining to cut: its seam line, without allowance. */
 export interface LiningPiece {
@@ -10,24 +11,6 @@ export interface LiningPiece {
   readonly outline: readonly Point[];
   /** Places on the seam line that meet their partners: middles of the straight sides. */
   readonly notches: readonly Point[];
-}
-
-/** The smallest convex outline round some points (Andrew's monotone chain), counter-clockwise. */
-export function hullOf(points: readonly Point[]): Point[] {
-  const sorted = [...points].sort((p, q) => p.x - q.x || p.y - q.y);
-  const half = (list: readonly Point[]) => {
-    const chain: Point[] = [];
-    for (const p of list) {
-      for (;;) {
-        const [a, b] = [chain.at(-2), chain.at(-1)];
-        if (!a || !b || (b.x - a.x) * (p.y - a.y) - (b.y - a.y) * (p.x - a.x) > 1e-6) break;
-        chain.pop();
-      }
-      chain.push(p);
-    }
-    return chain.slice(0, -1);
-  };
-  return [...half(sorted), ...half(sorted.reverse())];
 }
 
 const middles = (outline: readonly Point[]): Point[] =>
@@ -116,25 +99,27 @@ function alike(a: readonly Point[], b: readonly Point[]): boolean {
   return a.length === b.length && p.every((value, i) => Math.abs(value - (q[i] ?? 0)) < 4);
 }
 
-/** The cutting line: a convex outline moved outwards by the seam allowance, its corners kept sharp. */
+/** How far a corner of the cutting line may stand out, in allowances: a sharper one is cut off there. */
+const MITRE = 2.5;
+/** Decimals of a millimetre the cutting line is worked out to. */
+const DECIMALS = 4;
+
+/**
+ * The cutting line: an outline of any shape moved outwards by the seam allowance. Corners stay sharp up to a limit, and
+ * where the outline turns in, the line follows it.
+ */
 export function withAllowance(outline: readonly Point[], allowance: number): Point[] {
-  const n = outline.length;
-  const line = (i: number) => {
-    const [p, q] = [outline[(i + n) % n], outline[(i + 1 + n) % n]];
-    if (!p || !q) throw new Error('An outline without corners.');
-    const length = distance(p, q) || 1;
-    const normal = { x: (q.y - p.y) / length, y: (p.x - q.x) / length };
-    return { normal, off: normal.x * p.x + normal.y * p.y + allowance };
-  };
-  return outline.map((p, i) => {
-    const [a, b] = [line(i - 1), line(i)];
-    const turn = a.normal.x * b.normal.y - a.normal.y * b.normal.x;
-    if (Math.abs(turn) < 1e-6) return { x: p.x + b.normal.x * allowance, y: p.y + b.normal.y * allowance };
-    return {
-      x: (a.off * b.normal.y - b.off * a.normal.y) / turn,
-      y: (a.normal.x * b.off - b.normal.x * a.off) / turn,
-    };
-  });
+  const paths = inflatePathsD(
+    [outline.map(({ x, y }) => ({ x, y }))],
+    allowance,
+    JoinType.Miter,
+    EndType.Polygon,
+    MITRE,
+    DECIMALS,
+  );
+  // A piece of cloth is one piece: whatever else comes of it is a hole in it, and smaller.
+  const [line = []] = paths.sort((p, q) => Math.abs(area(q)) - Math.abs(area(p)));
+  return line.map(({ x, y }) => ({ x, y }));
 }
 
 /** How a ready-made bag serves as lining: the crochet must come out a little under it, never over. */

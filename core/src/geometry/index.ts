@@ -1,2 +1,3 @@
 export * from './group-by.ts';
+export * from './hull.ts';
 export * from './plane.ts';

@@ -1,6 +1,7 @@
 import type { Plan } from '@fennot/core';
 import { useEffect } from 'react';
 import { useNavigate } from 'react-router';
+import { tinykeys } from 'tinykeys';
 import { useSheets } from '../keys/sheets.ts';
 import type { BagStore } from '../open-bag/store.ts';
 import { usePlayer } from '../stations/joins/player.ts';
@@ -21,31 +22,38 @@ interface BagKeysOptions {
 export function useBagKeys({ store, plan, station, base }: BagKeysOptions): void {
   const navigate = useNavigate();
   useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      const { undo, redo } = store.temporal.getState();
-      const { shown, show } = useSheets.getState();
-      const key = event.key.toLowerCase();
-      if (event.ctrlKey || event.metaKey) {
-        if (key === 'k') {
-          event.preventDefault();
-          show(shown === 'finder' ? undefined : 'finder');
-        } else if ((key === 'z' || key === 'y') && !(event.target instanceof HTMLTextAreaElement)) {
-          event.preventDefault();
-          if (key === 'y' || event.shiftKey) redo();
-          else undo();
-        }
-        return;
-      }
-      if (typing(event.target) || shown || event.altKey) return;
-      if (key === '?') show('keys');
-      const wanted = STATIONS[Number(key) - 1];
-      if (wanted) navigate(`${base}/${wanted}`);
-      const by = key === '.' ? 1 : key === ',' ? -1 : 0;
-      if (station !== 'joins' || by === 0) return;
-      const { step, goTo } = usePlayer.getState();
-      goTo(Math.min(plan.steps().length - 1, Math.max(0, step + by)));
+    const { undo, redo } = store.getState();
+    const { show } = useSheets.getState();
+    /** Keys with the command key work everywhere but in longer texts, whose own undo they are. */
+    const command = (act: () => void) => (event: KeyboardEvent) => {
+      if (event.target instanceof HTMLTextAreaElement) return;
+      event.preventDefault();
+      act();
     };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
+    /** Plain keys are for typing where something is typed, and for a sheet while one is open. */
+    const plain = (act: () => void) => (event: KeyboardEvent) => {
+      if (!typing(event.target) && !useSheets.getState().shown) act();
+    };
+    const stepBy = (by: 1 | -1) =>
+      plain(() => {
+        if (station !== 'joins') return;
+        const { step, goTo } = usePlayer.getState();
+        goTo(Math.min(plan.steps().length - 1, Math.max(0, step + by)));
+      });
+    return tinykeys(window, {
+      '$mod+k': (event) => {
+        event.preventDefault();
+        show(useSheets.getState().shown === 'finder' ? undefined : 'finder');
+      },
+      '$mod+z': command(undo),
+      '$mod+Shift+z': command(redo),
+      '$mod+y': command(redo),
+      '(Shift)+?': plain(() => show('keys')),
+      ',': stepBy(-1),
+      '.': stepBy(1),
+      ...Object.fromEntries(
+        STATIONS.map((one, i) => [String(i + 1), plain(() => void navigate(`${base}/${one}`))]),
+      ),
+    });
   }, [store, plan, station, base, navigate]);
 }

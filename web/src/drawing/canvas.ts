@@ -1,8 +1,13 @@
+import QuickLRU from 'quick-lru';
+
+/** As many pictures as some dozens of bags show; the longest unseen one gives way. */
+const MOST_PICTURES = 300;
+
 /**
  * Pictures painted once on a canvas and kept as bitmaps: a net shows the same few pieces many times, and
  * a browser repaints a bitmap far faster than hundreds of strokes.
  */
-const kept = new Map<string, string>();
+const kept = new QuickLRU<string, string>({ maxSize: MOST_PICTURES });
 
 /** The picture under `key`, painted when first asked for, as an image address. */
 export function painted(

@@ -1,12 +1,11 @@
+import { formatHex, interpolate, modeRgb, useMode } from 'culori/fn';
+
+// Not a hook: it makes the one colour space known that is mixed in here, and leaves the others out of the page.
+// biome-ignore lint/correctness/useHookAtTopLevel: culori's own name for registering a colour space
+useMode(modeRgb);
+
 /** Mixes a hex colour towards black (amount below 0) or white (above 0). */
 export function shade(hex: string, amount: number): string {
-  const towards = amount < 0 ? 0 : 255;
-  const by = Math.abs(amount);
-  const channel = (start: number) => {
-    const value = Number.parseInt(hex.slice(start, start + 2), 16);
-    return Math.round(value + (towards - value) * by)
-      .toString(16)
-      .padStart(2, '0');
-  };
-  return `#${channel(1)}${channel(3)}${channel(5)}`;
+  const mixed = interpolate([hex, amount < 0 ? '#000000' : '#ffffff'], 'rgb')(Math.abs(amount));
+  return formatHex(mixed);
 }

@@ -1,4 +1,5 @@
 import { type LengthSystem, MM_PER_INCH } from '@fennot/core';
+import { scaleLinear } from 'd3-scale';
 import type { Frame } from './frame.ts';
 
 interface RulersProps {
@@ -10,13 +11,25 @@ interface RulersProps {
   readonly height: number;
 }
 
+/** Room for a number and what is round it, and between two marks, px. */
+const PER_NAME = 42;
+const PER_MARK = 4;
+
 /** A ruler along the upper and the left edge of the net, in the maker's unit. */
 export function Rulers({ frame, system, origin, width, height }: RulersProps) {
   const { px } = frame;
   const unit = system === 'cm' ? 10 : MM_PER_INCH;
-  const every = [1, 2, 5, 10, 20].find((n) => (n * unit) / px >= 34) ?? 50;
+  // Numbers as far apart as they can be read; one step for both rulers.
+  const longest = Math.max(width, height);
+  const [first = 0, second = 1] = scaleLinear([0, longest / unit], [0, longest / px])
+    .ticks(longest / px / PER_NAME)
+    .filter(Number.isInteger);
+  const every = Math.max(1, second - first);
+  const single = unit / px >= PER_MARK;
   const ticks = (length: number) =>
-    Array.from({ length: Math.floor(length / unit + 0.001) + 1 }, (_, i) => i);
+    Array.from({ length: Math.floor(length / unit + 0.001) + 1 }, (_, i) => i).filter(
+      (i) => single || i % every === 0,
+    );
   const y = -(origin.y + height) - 12 * px;
   const x = origin.x - 12 * px;
   const text = { fontSize: 11 * px, fill: 'var(--soft)', fontFamily: 'var(--font-tape)' };

@@ -9,6 +9,7 @@ import {
   mm,
   type Tape as TapeReading,
 } from '@fennot/core';
+import { scaleLinear } from 'd3-scale';
 import { useRef } from 'react';
 import { useSettings } from '../api/queries.ts';
 import type { BagStore } from '../open-bag/store.ts';
@@ -32,6 +33,33 @@ interface TapeProps {
 
 const WIDTH = 220;
 const HEIGHT = 58;
+const TICK = { named: 11, half: 8, fine: 5 } as const;
+/** Room for a number and what is round it, and for two fine marks, of the tape's own width. */
+const PER_NAME = 32;
+const PER_MARK = 4;
+
+interface TapeMark {
+  /** In whole centimetres or inches. */
+  readonly at: number;
+  readonly size: keyof typeof TICK;
+}
+
+/** The marks of a stretch of tape, as many as can be told apart: numbers, halves between them, single ones. */
+function tapeMarks(from: number, to: number): TapeMark[] {
+  const stretch = scaleLinear([Math.max(0, from), to], [0, WIDTH]);
+  const named = stretch.ticks(WIDTH / PER_NAME).filter(Number.isInteger);
+  const [first = 0, second = first + 1] = named;
+  const every = second - first;
+  const marks = new Map<number, TapeMark['size']>(named.map((at) => [at, 'named']));
+  const single = stretch(first + 1) - stretch(first) >= PER_MARK;
+  for (let at = Math.ceil(Math.max(0, from)); at <= to; at++) {
+    if (marks.has(at)) continue;
+    const half = every % 2 === 0 && (at - first) % (every / 2) === 0;
+    if (half) marks.set(at, 'half');
+    else if (single) marks.set(at, 'fine');
+  }
+  return [...marks].map(([at, size]) => ({ at, size }));
+}
 
 /** One tape measure: ticks, the predicted 90 % band with its middle, and a flag at the target. */
 export function Tape({ tape, store, narrow }: TapeProps) {
@@ -44,14 +72,9 @@ export function Tape({ tape, store, narrow }: TapeProps) {
   const high = Math.max(finished.range.high, target ? target.value + target.tolerance : 0);
   const span = Math.max((high - low) * 1.5, 10 * unit);
   const start = Math.max(-0.5 * unit, (low + high) / 2 - span / 2);
-  const x = (length: number) => ((length - start) / span) * WIDTH;
-  const firstTick = Math.ceil(start / unit);
-  const ticks = Array.from(
-    { length: Math.floor((start + span) / unit) - firstTick + 1 },
-    (_, i) => firstTick + i,
-  ).filter((i) => i >= 0);
-  const every = [1, 2, 5, 10, 20, 50].find((n) => (n * unit * WIDTH) / span >= 26) ?? 100;
-  const fine = (unit * WIDTH) / span >= 4 ? 1 : every;
+  const scale = scaleLinear([start, start + span], [0, WIDTH]);
+  const x = (length: number) => scale(length);
+  const marks = tapeMarks(start / unit, (start + span) / unit);
   const verdict = VERDICTS[tape.verdict];
   const band =
     tape.verdict === 'under' || tape.verdict === 'over'
@@ -116,33 +139,31 @@ export function Tape({ tape, store, narrow }: TapeProps) {
             fillOpacity={0.28}
           />
         )}
-        {ticks
-          .filter((i) => i % fine === 0)
-          .map((i) => (
-            <g key={i}>
-              <line
-                x1={x(i * unit)}
-                x2={x(i * unit)}
-                y1={56}
-                y2={56 - (i % every === 0 ? 11 : i % 5 === 0 ? 8 : 5)}
-                stroke="var(--ink)"
-                strokeOpacity={0.75}
-                strokeWidth={0.8}
-              />
-              {i % every === 0 && x(i * unit) > 6 && x(i * unit) < WIDTH - 6 && (
-                <text
-                  x={x(i * unit)}
-                  y={42}
-                  textAnchor="middle"
-                  fontSize={9.5}
-                  fontFamily="var(--font-tape)"
-                  fill="var(--ink)"
-                >
-                  {i}
-                </text>
-              )}
-            </g>
-          ))}
+        {marks.map(({ at, size }) => (
+          <g key={at}>
+            <line
+              x1={x(at * unit)}
+              x2={x(at * unit)}
+              y1={56}
+              y2={56 - TICK[size]}
+              stroke="var(--ink)"
+              strokeOpacity={0.75}
+              strokeWidth={0.8}
+            />
+            {size === 'named' && x(at * unit) > 6 && x(at * unit) < WIDTH - 6 && (
+              <text
+                x={x(at * unit)}
+                y={42}
+                textAnchor="middle"
+                fontSize={9.5}
+                fontFamily="var(--font-tape)"
+                fill="var(--ink)"
+              >
+                {at}
+              </text>
+            )}
+          </g>
+        ))}
         <rect
           x={x(finished.range.low)}
           y={24}
