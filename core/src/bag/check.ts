@@ -1,4 +1,4 @@
-import { area, distance, distance3 } from '../geometry/index.ts';
+import { area, distance, distance3, NOTHING, SAME_PLACE } from '../geometry/index.ts';
 import { cornersOf } from './corners.ts';
 import type { BagGraph, Interval, Piece } from './graph.ts';
 import {
@@ -23,13 +23,13 @@ export interface GraphProblem {
   readonly by: number;
 }
 
-const SLACK = 1e-3;
+const SLACK = SAME_PLACE;
 
 /** Shares of a seam's way at which its sides are held against each other: its ends, and the bends of a curve. */
 function heldPlaces(piece: Piece, { edge, from, to }: Interval): number[] {
   const bends = stretchesOf(piece, edge)
     .map((stretch) => (stretch.to - from) / (to - from))
-    .filter((share) => share > 1e-6 && share < 1 - 1e-6);
+    .filter((share) => share > NOTHING && share < 1 - NOTHING);
   return [0, ...bends, 1];
 }
 
@@ -96,7 +96,7 @@ export function checkGraph(graph: BagGraph): GraphProblem[] {
     const pairs = heldPlaces(pa, a).map((share) => {
       const at = (p: Piece, { edge, from, to }: Interval, s: number) =>
         pointOnEdge(p, edge, from + (to - from) * s);
-      const inside = share < 0.5 ? share + 1e-6 : share - 1e-6;
+      const inside = share < 0.5 ? share + NOTHING : share - NOTHING;
       return {
         a: at(pa, a, share),
         b: at(pb, b, share),

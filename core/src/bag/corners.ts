@@ -1,3 +1,4 @@
+import { SAME_PLACE, UnionFind } from '../geometry/index.ts';
 import type { BagGraph, Interval } from './graph.ts';
 
 /** A stretch of an edge that no seam takes, from one corner of the bag to the next. */
@@ -16,28 +17,7 @@ export interface Corners {
 }
 
 /** Positions nearer than this (mm) on one edge are the same point. */
-const GRAIN = 1e-3;
-
-/** A point of the bag before seams bring points together; `parent` is the union-find forest. */
-class Points {
-  private readonly parent: number[] = [];
-
-  add(): number {
-    this.parent.push(this.parent.length);
-    return this.parent.length - 1;
-  }
-
-  find(point: number): number {
-    let root = point;
-    for (let up = this.parent[root]; up !== undefined && up !== root; up = this.parent[root]) root = up;
-    this.parent[point] = root;
-    return root;
-  }
-
-  join(a: number, b: number): void {
-    this.parent[this.find(a)] = this.find(b);
-  }
-}
+const GRAIN = SAME_PLACE;
 
 /** An edge with the points that seams mark on it, by position in grains. */
 interface MarkedEdge {
@@ -74,7 +54,7 @@ export function cornersOf(graph: Pick<BagGraph, 'pieces' | 'seams'>): Corners {
  * into rims. Linear in pieces and seams up to sorting the marks on each edge.
  */
 function findCorners({ pieces, seams }: Pick<BagGraph, 'pieces' | 'seams'>): Corners {
-  const points = new Points();
+  const points = new UnionFind();
   const edgesOf = new Map<string, MarkedEdge[]>();
   for (const { id, edges } of pieces) {
     const corners = edges.map(() => points.add());
@@ -131,7 +111,7 @@ function findCorners({ pieces, seams }: Pick<BagGraph, 'pieces' | 'seams'>): Cor
 }
 
 /** The stretches between neighbouring marks that no seam covers. */
-function freeParts(own: MarkedEdge, points: Points): RimPart[] {
+function freeParts(own: MarkedEdge, points: UnionFind): RimPart[] {
   const { piece, edge, length, start, end, grains: last, inner = [], taken } = own;
   // Most edges are taken whole by one seam.
   const [low, high] = taken;

@@ -1,3 +1,4 @@
+export * from './chain.ts';
 export * from './check.ts';
 export * from './corners.ts';
 export * from './graph.ts';

@@ -5,6 +5,7 @@ import {
   cross,
   distance,
   groupBy,
+  NOTHING,
   type Point,
   type Point3,
 } from '../geometry/index.ts';
@@ -118,7 +119,7 @@ export function pathOn(piece: Piece, { edge, from, to }: Omit<Interval, 'piece'>
     return [pointOnEdge(piece, edge, from), pointOnEdge(piece, edge, to)];
   const [low, high] = [Math.min(from, to), Math.max(from, to)];
   const bends = stretchesOf(piece, edge)
-    .filter((stretch) => stretch.to > low + 1e-6 && stretch.to < high - 1e-6)
+    .filter((stretch) => stretch.to > low + NOTHING && stretch.to < high - NOTHING)
     .map(({ q }) => q);
   const path = [pointOnEdge(piece, edge, low), ...bends, pointOnEdge(piece, edge, high)];
   return from <= to ? path : path.reverse();

@@ -1,4 +1,4 @@
-import { along, distance3, groupBy, type Point3, rectangle, unit } from '../geometry/index.ts';
+import { along, distance3, groupBy, outwardNormal, type Point3, rectangle, unit } from '../geometry/index.ts';
 import { mm } from '../units/index.ts';
 import { cornersOf } from './corners.ts';
 import type { BagGraph, Motion, Piece, Strap } from './graph.ts';
@@ -39,9 +39,7 @@ export function rimStretches(graph: BagGraph): RimStretch[][] {
             const high = Math.min(interval.to, from + (to - from) * shares[1]);
             if (high - low < 0.01) return [];
             const place = (at: number) => move(facet.motion, along(p, q, (at - from) / (to - from)));
-            const span = to - from;
-            // Right of the outline's way lies the outside.
-            const [ox, oy] = [(q.y - p.y) / span, (p.x - q.x) / span];
+            const { x: ox, y: oy } = outwardNormal(p, q);
             const { u, v } = facet.motion;
             const out = unit({ x: ox * u.x + oy * v.x, y: ox * u.y + oy * v.y, z: ox * u.z + oy * v.z });
             return [

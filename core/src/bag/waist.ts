@@ -1,4 +1,4 @@
-import { clipHalf } from '../geometry/index.ts';
+import { clipHalf, NOTHING } from '../geometry/index.ts';
 import type { BagGraph, Facet } from './graph.ts';
 import { hangs, measure } from './measure.ts';
 import { move } from './place.ts';
@@ -62,7 +62,7 @@ export function drawnFacets(graph: BagGraph): readonly DrawnFacet[] {
     const scaled = (from: number, to: number, outline: Facet['outline']): DrawnFacet => {
       const middle = (from + to) / 2;
       const s = drawn(middle);
-      const slope = to - from < 1e-6 ? 0 : (drawn(to) - drawn(from)) / (to - from);
+      const slope = to - from < NOTHING ? 0 : (drawn(to) - drawn(from)) / (to - from);
       const n = outline.length;
       const centre = outline.reduce(
         (sum, p) => {
@@ -80,7 +80,7 @@ export function drawnFacets(graph: BagGraph): readonly DrawnFacet[] {
       return { ...facet, outline, motion, part: true };
     };
     // A part that lies level is as narrow as its height says, all of it.
-    if (way < 1e-6) return [scaled(origin.y, origin.y, facet.outline)];
+    if (way < NOTHING) return [scaled(origin.y, origin.y, facet.outline)];
     const up = { x: u.y / way, y: v.y / way };
     const limit = (y: number) => (y - origin.y) / way;
     return Array.from({ length: many + 2 }, (_, k) => k - 1).flatMap((k): DrawnFacet[] => {

@@ -117,8 +117,8 @@ export function clothOf(mesh: Mesh, unit: number): Cloth {
         if (i + 1 < w) stretch.put(grid, vertex(i, j), vertex(i + 1, j));
         if (j + 1 < h) stretch.put(grid, vertex(i, j), vertex(i, j + 1));
         // What is folded away is creased across its cells.
-        const away = [vertex(i, j), vertex(i + 1, j + 1)].every((v) => tucked.has(v));
-        if (i + 1 < w && j + 1 < h && !away) {
+        const cell = i + 1 < w && j + 1 < h;
+        if (cell && ![vertex(i, j), vertex(i + 1, j + 1)].every((v) => tucked.has(v))) {
           shear.put(grid, vertex(i, j), vertex(i + 1, j + 1));
           shear.put(grid, vertex(i + 1, j), vertex(i, j + 1));
         }

@@ -1,3 +1,4 @@
+import { NOTHING } from './tolerances.ts';
 /** A point or direction in a plane, mm. */
 export interface Point {
   readonly x: number;
@@ -28,6 +29,16 @@ export const unit = ({ x, y, z }: Point3): Point3 => {
 export const distance3 = (a: Point3, b: Point3): number => Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z);
 
 export const distance = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y);
+
+/** Length of a line through some points. */
+export const pathLength = (path: readonly Point[]): number =>
+  path.reduce((sum, p, i) => sum + distance(path[i - 1] ?? p, p), 0);
+
+/** The unit vector to the right of the way from p to q: out of a piece, whose outline runs counter-clockwise. */
+export function outwardNormal(p: Point, q: Point): Point {
+  const length = distance(p, q) || 1;
+  return { x: (q.y - p.y) / length, y: (p.x - q.x) / length };
+}
 
 export const along = (a: Point, b: Point, t: number): Point => ({
   x: a.x + (b.x - a.x) * t,
@@ -93,7 +104,7 @@ export function clipSegment(
   for (const point of outline) {
     if (previous) {
       const [ex, ey] = [point.x - previous.x, point.y - previous.y];
-      const slack = 1e-6 * Math.hypot(ex, ey);
+      const slack = NOTHING * Math.hypot(ex, ey);
       const before = ex * (p.y - previous.y) - ey * (p.x - previous.x);
       const after = ex * (q.y - previous.y) - ey * (q.x - previous.x);
       if (before < -slack && after < -slack) return undefined;
@@ -102,11 +113,11 @@ export function clipSegment(
     }
     previous = point;
   }
-  return leave - enter > 1e-6 ? [enter, leave] : undefined;
+  return leave - enter > NOTHING ? [enter, leave] : undefined;
 }
 
 /** Whether a point lies in a convex counter-clockwise polygon, its edge included within `slack`. */
-export function contains(outline: readonly Point[], p: Point, slack = 1e-6): boolean {
+export function contains(outline: readonly Point[], p: Point, slack = NOTHING): boolean {
   let previous = outline.at(-1);
   for (const point of outline) {
     if (previous) {

@@ -9,7 +9,7 @@ import {
   pieceIndex,
   type Seam,
 } from '../bag/index.ts';
-import { distance } from '../geometry/index.ts';
+import { distance, NOTHING } from '../geometry/index.ts';
 import { wholeLoops } from './sides.ts';
 
 /** A place to put a stitch marker along the edge of a panel. */
@@ -105,7 +105,7 @@ export function markedEdges(graph: BagGraph): MarkedEdge[] {
       let walked = 0;
       for (const { own, partner } of way) {
         const here = intervalLength(own);
-        if (target <= walked + here + 1e-6) {
+        if (target <= walked + here + NOTHING) {
           const of = loops(partner);
           const share = (target - walked) / here;
           return {

@@ -3,6 +3,7 @@ import type { BagDocument } from '../document/index.ts';
 import { type Construction, familyOf } from '../families/index.ts';
 import { withFeatures } from '../features/index.ts';
 import { materialsOf, sizeTable } from '../fit/index.ts';
+import { NOTHING } from '../geometry/index.ts';
 import { type Ease, type LineMatch, lineMatches } from '../match/index.ts';
 
 /** One change that makes a line of seams come out. */
@@ -52,7 +53,7 @@ export function curesFor(document: BagDocument, line: string): Cure[] {
     const after = build(construction);
     const ease = find(after.lines)?.ease;
     if (!ease || Math.abs(ease.percent) > HIDDEN) return;
-    if (worstOthers(after.lines, line) > Math.max(worst, HIDDEN) + 1e-6) return;
+    if (worstOthers(after.lines, line) > Math.max(worst, HIDDEN) + NOTHING) return;
     const moves = MEASURES.flatMap((key) => {
       const by = after.sizes[key] - now.sizes[key];
       return Math.abs(by) < 0.5 ? [] : [{ measure: key, by }];

@@ -1,4 +1,4 @@
-import { type BagGraph, intervalLength } from '../bag/index.ts';
+import { type BagGraph, edgeOf, intervalLength } from '../bag/index.ts';
 import { edgeMeetings, wholeLoops } from '../match/index.ts';
 import { edgeNames } from '../runs/index.ts';
 
@@ -10,7 +10,7 @@ export function sayEdge(graph: BagGraph, piece: string, edge: number): string {
   const loops = wholeLoops(graph);
   const meetings = edgeMeetings(graph, piece, edge);
   const taken = meetings.reduce((sum, meeting) => sum + intervalLength(meeting.own), 0);
-  const open = (own.edges[edge]?.length ?? 0) - taken > 1;
+  const open = edgeOf(own, edge).length - taken > 1;
   const parts = meetings.map(({ own: mine, other, seam }) => {
     const partner = graph.pieces.find(({ id }) => id === other.piece)?.name ?? '';
     const how = seam.kind === 'grown' ? 'grown onto' : 'meets';

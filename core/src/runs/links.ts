@@ -10,7 +10,7 @@ import {
   pointOnEdge,
   type Seam,
 } from '../bag/index.ts';
-import { distance, type Point } from '../geometry/index.ts';
+import { distance, NOTHING, type Point } from '../geometry/index.ts';
 import type { Link } from './trails.ts';
 
 /** A seam as a link of the joining graph, with how it lies in the net. */
@@ -41,7 +41,7 @@ export function edgeNames(graph: BagGraph): (piece: string, edge: number) => str
         const [start, end] = edgeEnds(own, i);
         const [p, q] = [inNet(own, start), inNet(own, end)];
         // An edge that comes back to its start looks every way.
-        return distance(p, q) < 1e-6 ? 'round' : compass({ x: q.y - p.y, y: p.x - q.x });
+        return distance(p, q) < NOTHING ? 'round' : compass({ x: q.y - p.y, y: p.x - q.x });
       });
     known.set(own, names);
     return names[edge] ?? '';

@@ -1,6 +1,7 @@
 import {
   type BagGraph,
   edgeEnds,
+  edgeOf,
   type Interval,
   inNet,
   type Piece,
@@ -8,7 +9,7 @@ import {
   pointOnEdge,
   type Seam,
 } from '../bag/index.ts';
-import { distance } from '../geometry/index.ts';
+import { distance, SAME_PLACE } from '../geometry/index.ts';
 import { seamPairing } from '../match/index.ts';
 import { compass, edgeNames, type JoiningGraph, type SeamLink } from './links.ts';
 import { type Hold, joinMethod } from './methods.ts';
@@ -97,9 +98,9 @@ export function joinSteps(graph: BagGraph, joining: JoiningGraph, plan: JoinPlan
 
   const edge = (i: Interval, loops: number): StepEdge => {
     const own = piece(i.piece);
-    const length = own.edges[i.edge]?.length ?? 0;
+    const length = edgeOf(own, i.edge).length;
     const [low, high] = [Math.min(i.from, i.to), Math.max(i.from, i.to)];
-    const [starts, ends] = [low < 1e-3, high > length - 1e-3];
+    const [starts, ends] = [low < SAME_PLACE, high > length - SAME_PLACE];
     const part = starts ? (ends ? 'whole' : 'first part') : ends ? 'last part' : 'middle part';
     return { piece: own.id, name: own.name, edge: nameOf(i.piece, i.edge), loops, part };
   };

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { BagGraph, Face, Motion, Piece } from '../../bag/index.ts';
-import type { Point3 } from '../../geometry/index.ts';
+import { type Point3, ROUNDING } from '../../geometry/index.ts';
 import { nearestMultiple } from '../../panel/index.ts';
 import { bodyControls, bodyOfSize, type Choices, type Control, lift, sizeOf } from '../control/control.ts';
 import { each } from '../explore.ts';
@@ -141,7 +141,7 @@ function fitted(body: Body, materials: Materials, width?: number, height?: numbe
 /** Makes side and bottom follow what has changed of the front's width and height and the side's width. */
 function following(before: Boxed, after: Boxed, materials: Materials): Boxed {
   const [was, now] = [sizeOf(before.front, materials), sizeOf(after.front, materials)];
-  const moved = (from: number, to: number) => (Math.abs(from - to) > 1e-9 ? to : undefined);
+  const moved = (from: number, to: number) => (Math.abs(from - to) > ROUNDING ? to : undefined);
   const side = fitted(after.side, materials, undefined, moved(was.height, now.height));
   const deep = moved(sizeOf(before.side, materials).width, sizeOf(side, materials).width);
   return { ...after, side, bottom: fitted(after.bottom, materials, moved(was.width, now.width), deep) };

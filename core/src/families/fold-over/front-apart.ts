@@ -1,4 +1,5 @@
 import type { BagGraph } from '../../bag/index.ts';
+import { NOTHING } from '../../geometry/index.ts';
 import { type LaidFace, layFace } from '../layout/face.ts';
 import type { Materials } from '../layout/materials.ts';
 import { APART, sheetsToGraph, split } from '../layout/sew.ts';
@@ -68,7 +69,7 @@ export function frontApart(params: FoldOver, apart: Apart, materials: Materials)
     ...section,
     start: { ...section.start, x: section.start.x + sheet.at.x },
   });
-  const bent = wrap(piecesOf(sheet), 'y', sections.filter(({ from, to }) => to > from + 1e-6).map(shift));
+  const bent = wrap(piecesOf(sheet), 'y', sections.filter(({ from, to }) => to > from + NOTHING).map(shift));
   const wall = wallAlong(strip.piece, front.sides, strip.marks, w, [-depth / 2, depth / 2]);
   const graph = sheetsToGraph([{ sheet, id: 'body', name: 'Back,' }], sewStrip(strip, front.sides, behind), [
     bent,

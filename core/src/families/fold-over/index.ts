@@ -1,4 +1,5 @@
 import type { BagGraph } from '../../bag/index.ts';
+import { NOTHING } from '../../geometry/index.ts';
 import { bodyControls, bodyOfSize, type Choices, type Control, lift, sizeOf } from '../control/control.ts';
 import { each } from '../explore.ts';
 import { defineFamily } from '../family.ts';
@@ -57,7 +58,7 @@ function folded(params: FoldOver, materials: Materials): BagGraph {
       wrap(
         piecesOf(sheet),
         'y',
-        sections.filter(({ from, to }) => to > from + 1e-6),
+        sections.filter(({ from, to }) => to > from + NOTHING),
       ),
     ],
   );

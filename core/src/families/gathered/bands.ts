@@ -1,4 +1,4 @@
-import type { Edge, Interval, Piece } from '../../bag/index.ts';
+import { type Edge, type Interval, type Piece, wholeEdge } from '../../bag/index.ts';
 import { type Point, type Point3, rectangle } from '../../geometry/index.ts';
 import { mm } from '../../units/index.ts';
 import type { Region } from '../layout/bend.ts';
@@ -77,18 +77,12 @@ export interface Band {
 }
 
 const banded = (piece: Piece, root: number, regions: readonly Region[]): Band => {
-  const whole = (edge: number): Interval => ({
-    piece: piece.id,
-    edge,
-    from: 0,
-    to: piece.edges[edge]?.length ?? 0,
-  });
   return {
     piece,
     regions,
-    root: whole(root),
-    after: whole((root + 1) % 4),
-    before: whole((root + 3) % 4),
+    root: wholeEdge(piece, root),
+    after: wholeEdge(piece, (root + 1) % 4),
+    before: wholeEdge(piece, (root + 3) % 4),
   };
 };
 

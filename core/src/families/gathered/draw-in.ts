@@ -1,5 +1,5 @@
 import type { Motion, Piece } from '../../bag/index.ts';
-import type { Point, Point3 } from '../../geometry/index.ts';
+import { outwardNormal, type Point, type Point3 } from '../../geometry/index.ts';
 import type { HalfPlane, Region } from '../layout/bend.ts';
 
 /** How a face lies once its end is drawn in, mm. */
@@ -38,8 +38,7 @@ export function drawnIn(w: number, tall: number, g: number, sides?: DrawnSides):
 export function inside(corners: readonly [Point, Point, Point]): HalfPlane[] {
   return corners.map((p, i) => {
     const q = corners[(i + 1) % 3] ?? p;
-    const length = Math.hypot(q.x - p.x, q.y - p.y);
-    const normal = { x: (q.y - p.y) / length, y: (p.x - q.x) / length };
+    const normal = outwardNormal(p, q);
     return { normal, limit: normal.x * p.x + normal.y * p.y };
   });
 }

@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { type BagGraph, type Interval, intervalLength } from '../../bag/index.ts';
+import { type BagGraph, chainLoops, type Interval, intervalLength } from '../../bag/index.ts';
 import { count, idSchema } from '../../fields/index.ts';
-import type { Point } from '../../geometry/index.ts';
+import { type Point, SAME_PLACE } from '../../geometry/index.ts';
 import { bodyControls, bodyOfSize, type Choices, type Control, lift, sizeOf } from '../control/control.ts';
 import { each } from '../explore.ts';
 import { defineFamily } from '../family.ts';
@@ -52,15 +52,9 @@ function build(params: Gathered, materials: Materials): BagGraph {
   const { sides, together } = params;
   const slit = sides === undefined ? Math.min(params.slit, 0.9 * tall) : drawn.zone;
   const gathering = { worked: params.band, width: sheet.width, tall, together, drawn };
-  const own = new Map(piecesOf(sheet).map((piece) => [piece.id, piece]));
-  const loopsOf = (chain: readonly Interval[]) =>
-    chain.reduce((sum, interval) => {
-      const edge = own.get(interval.piece)?.edges[interval.edge];
-      return sum + (edge ? (edge.loops * intervalLength(interval)) / edge.length : 0);
-    }, 0);
   const [top, bottom] = [sheetSide(sheet, TOP), sheetSide(sheet, BOTTOM)];
-  const front = endBand('front', gathering, loopsOf(top), materials);
-  const back = endBand('back', gathering, loopsOf(bottom), materials);
+  const front = endBand('front', gathering, chainLoops(top, piecesOf(sheet)), materials);
+  const back = endBand('back', gathering, chainLoops(bottom, piecesOf(sheet)), materials);
   // Each side from its upper end: the front's slit, the front and back that meet, the back's slit.
   const [leftFrontSlit, leftBelow] = split(sheetSide(sheet, LEFT), slit);
   const [leftFront, leftBehind] = split(leftBelow, tall - slit);
@@ -77,7 +71,7 @@ function build(params: Gathered, materials: Materials): BagGraph {
   const bands = [front, back];
   if (sides !== undefined) {
     const side = (name: 'left' | 'right', ...slits: Interval[][]) =>
-      sideBand(name, gathering, loopsOf(slits.flat()), sides, materials);
+      sideBand(name, gathering, chainLoops(slits.flat(), piecesOf(sheet)), sides, materials);
     const left = side('left', leftFrontSlit, leftBackSlit);
     const right = side('right', rightFrontSlit, rightBackSlit);
     bands.push(left, right);
@@ -157,7 +151,7 @@ function build(params: Gathered, materials: Materials): BagGraph {
     pieces: all,
     // Only the bottom folds, and the side bands with it; where the end is drawn in nothing is creased.
     folds: graph.folds.filter(({ piece, from, to }) =>
-      [from, to].every((p) => Math.abs(netY(piece, p) - tall) < 1e-3),
+      [from, to].every((p) => Math.abs(netY(piece, p) - tall) < SAME_PLACE),
     ),
   };
 }

@@ -1,14 +1,14 @@
 import { z } from 'zod';
-import { type BagGraph, type Edge, type Interval, intervalLength, type Piece } from '../../bag/index.ts';
+import { type BagGraph, chainLoops, type Edge, edgeOf, type Interval, type Piece } from '../../bag/index.ts';
 import { count, idSchema } from '../../fields/index.ts';
-import { rectangle } from '../../geometry/index.ts';
+import { pathLength, rectangle } from '../../geometry/index.ts';
 import { mm } from '../../units/index.ts';
 import { bodyOfSize, type Choices, type Control, lift } from '../control/control.ts';
 import { swatchChoice } from '../control/control-kinds.ts';
 import { faceControls, faceSize } from '../control/face-control.ts';
 import { each } from '../explore.ts';
 import { defineFamily } from '../family.ts';
-import { faceSchema, type LaidFace, layFace, pathLength } from '../layout/face.ts';
+import { faceSchema, type LaidFace, layFace } from '../layout/face.ts';
 import type { Materials } from '../layout/materials.ts';
 import { APART, sew } from '../layout/sew.ts';
 import { BOTTOM, reversed, TOP } from '../layout/sheet.ts';
@@ -27,21 +27,13 @@ export const grownSidesSchema = z.strictObject({
 });
 export type GrownSides = z.infer<typeof grownSidesSchema>;
 
-/** Insertions a chain of intervals gives to what is worked into it. */
-function loopsOf(chain: readonly Interval[], pieces: readonly Piece[]): number {
-  return chain.reduce((sum, interval) => {
-    const edge = pieces.find(({ id }) => id === interval.piece)?.edges[interval.edge];
-    return sum + (edge ? (edge.loops * intervalLength(interval)) / edge.length : 0);
-  }, 0);
-}
-
 /** The rounds out of one face, unrolled: along its upper edge (front) or lower edge (back) lies the face. */
 function wallPiece(params: GrownSides, face: LaidFace, name: 'front' | 'back', materials: Materials): Piece {
   const length = face.sides.reduce((sum, { path }) => sum + pathLength(path), 0);
   const depth = params.rounds * materials.rowHeight(params.swatch) + materials.join() / 2;
   const stitches = Math.max(
     1,
-    Math.round(face.sides.reduce((sum, { chain }) => sum + loopsOf(chain, face.pieces), 0)),
+    Math.round(face.sides.reduce((sum, { chain }) => sum + chainLoops(chain, face.pieces), 0)),
   );
   const rowEnds = Math.round(params.rounds * materials.rowEndRate(params.swatch));
   const long = (kind: Edge['kind']): Edge => ({ kind, length: mm(length), loops: stitches });
@@ -78,7 +70,7 @@ function build(params: GrownSides, materials: Materials): BagGraph {
   const middle = w + APART / 2 - (before.outline[2]?.x ?? 0) / 2;
   const walls = [before, behind].map((wall) => ({ ...wall, at: { ...wall.at, x: middle } }));
   const [frontWall = before, backWall = behind] = walls;
-  const length = frontWall.edges[BOTTOM]?.length ?? 0;
+  const length = edgeOf(frontWall, BOTTOM).length;
   const depth = frontWall.outline[2]?.y ?? 0;
   const marks = [0];
   for (const { path } of front.sides) marks.push((marks.at(-1) ?? 0) + pathLength(path));

@@ -1,5 +1,5 @@
 import { type Face, type Facet, type Fold, inNet, type Motion, type Piece, placed } from '../../bag/index.ts';
-import { clipHalf, contains, distance, type Point } from '../../geometry/index.ts';
+import { clipHalf, contains, distance, NOTHING, type Point, ROUNDING } from '../../geometry/index.ts';
 
 /** The half of the net where `normal . p <= limit`. */
 export interface HalfPlane {
@@ -19,7 +19,7 @@ export interface Region {
 }
 
 /** Slivers smaller than this share of a piece are rounding, not fabric. */
-const SLIVER = 1e-9;
+const SLIVER = ROUNDING;
 
 /** Back from the net into a piece's own coordinates. */
 function fromNet({ at, turn }: Piece, p: Point): Point {
@@ -54,7 +54,7 @@ export function bend(
     for (const { face, within, motion, holds, tucked } of regions) {
       if (holds && !holds(piece)) continue;
       const inside = within.every(({ normal, limit }) =>
-        net.every((p) => normal.x * p.x + normal.y * p.y <= limit + 1e-6),
+        net.every((p) => normal.x * p.x + normal.y * p.y <= limit + NOTHING),
       );
       const part = inside
         ? net
@@ -71,7 +71,7 @@ export function bend(
 
 /** Drops corners that fall on one another. */
 const tidy = (outline: readonly Point[]) =>
-  outline.filter((p, i) => distance(p, outline.at(i - 1) ?? p) > 1e-6);
+  outline.filter((p, i) => distance(p, outline.at(i - 1) ?? p) > NOTHING);
 
 /** The borders between a piece's facets: edges of a facet that lie inside the piece. */
 function foldsOf(piece: Piece, facets: readonly Facet[]): Fold[] {

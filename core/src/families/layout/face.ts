@@ -1,7 +1,15 @@
 import { z } from 'zod';
-import { type Edge, type Interval, type Piece, pathOn, type Seam, type SeamLine } from '../../bag/index.ts';
+import {
+  type Edge,
+  type Interval,
+  type Piece,
+  pathOn,
+  type Seam,
+  type SeamLine,
+  wholeEdge,
+} from '../../bag/index.ts';
 import { count, idSchema } from '../../fields/index.ts';
-import { distance, extent, type Point } from '../../geometry/index.ts';
+import { distance, extent, type Point, pathLength } from '../../geometry/index.ts';
 import { isSquare, type MotifKind } from '../../motif/index.ts';
 import { mm } from '../../units/index.ts';
 import { MOST_ROUNDS, MOST_STITCHES, motifBodySchema, workedBodySchema } from './body.ts';
@@ -76,17 +84,6 @@ interface FaceOptions {
   readonly name: string;
   readonly at: Point;
 }
-
-const wholeEdge = ({ id, edges }: Piece, edge: number): Interval => ({
-  piece: id,
-  edge,
-  from: 0,
-  to: edges[edge]?.length ?? 0,
-});
-
-/** Length of a line through some points. */
-export const pathLength = (path: readonly Point[]): number =>
-  path.reduce((sum, p, i) => sum + distance(path[i - 1] ?? p, p), 0);
 
 /** Lays a face out; its sewn edges take half a join each. */
 export function layFace(face: FaceMake, materials: Materials, options: FaceOptions): LaidFace {

@@ -11,7 +11,7 @@ import {
   pieceIndex,
   stretchesOf,
 } from '../../bag/index.ts';
-import { along, distance3, groupBy, type Point, type Point3 } from '../../geometry/index.ts';
+import { along, distance3, groupBy, NOTHING, type Point, type Point3 } from '../../geometry/index.ts';
 import { bend } from './bend.ts';
 import { type FaceMake, type LaidFace, layFace } from './face.ts';
 import type { Materials } from './materials.ts';
@@ -173,7 +173,7 @@ function middleInNet(graph: BagGraph, chain: readonly Interval[]) {
   let left = total / 2;
   const k = chain.findIndex((interval) => {
     left -= intervalLength(interval);
-    return left <= 1e-6;
+    return left <= NOTHING;
   });
   const [from, to] = ends[k] ?? [
     { x: 0, y: 0 },

@@ -1,5 +1,5 @@
 import { edgeEnds, edgeOf, type Facet, type Interval, inNet, move, type Piece } from '../../bag/index.ts';
-import { along, clipSegment, groupBy, type Point3 } from '../../geometry/index.ts';
+import { along, clipSegment, groupBy, NOTHING, type Point3 } from '../../geometry/index.ts';
 
 /** Part of an edge as it lies in space. */
 export interface Border {
@@ -89,7 +89,7 @@ const OFF_GRID = 0.0123;
 function lineOf(from: Point3, to: Point3) {
   const length = Math.hypot(to.x - from.x, to.y - from.y, to.z - from.z);
   let d = { x: (to.x - from.x) / length, y: (to.y - from.y) / length, z: (to.z - from.z) / length };
-  const first = Math.abs(d.x) > 1e-6 ? d.x : Math.abs(d.y) > 1e-6 ? d.y : d.z;
+  const first = Math.abs(d.x) > NOTHING ? d.x : Math.abs(d.y) > NOTHING ? d.y : d.z;
   const forward = first > 0;
   if (!forward) d = { x: -d.x, y: -d.y, z: -d.z };
   const t = from.x * d.x + from.y * d.y + from.z * d.z;

@@ -1,6 +1,5 @@
-import { type Interval, intervalLength, type Seam, withSeamIds } from '../../bag/index.ts';
-
-const lengthOf = (chain: readonly Interval[]) => chain.reduce((sum, i) => sum + intervalLength(i), 0);
+import { chainLength, type Interval, intervalLength, type Seam, withSeamIds } from '../../bag/index.ts';
+import { ROUNDING } from '../../geometry/index.ts';
 
 /** The part of an interval between two shares (0..1) of its way. */
 const part = (i: Interval, low: number, high: number): Interval => ({
@@ -19,7 +18,7 @@ export function pairChains(
   a: readonly Interval[],
   b: readonly Interval[],
 ): Seam[] {
-  const [wayA, wayB] = [lengthOf(a), lengthOf(b)];
+  const [wayA, wayB] = [chainLength(a), chainLength(b)];
   const seams: Omit<Seam, 'id'>[] = [];
   const [queueA, queueB] = [[...a], [...b]];
   // Shares of the whole way at which the current edge of each chain begins.
@@ -30,7 +29,7 @@ export function pairChains(
     const shareA = intervalLength(headA) / wayA;
     const shareB = intervalLength(headB) / wayB;
     const [endA, endB] = [startA + shareA, startB + shareB];
-    const next = Math.abs(endA - endB) < 1e-9 ? endA : Math.min(endA, endB);
+    const next = Math.abs(endA - endB) < ROUNDING ? endA : Math.min(endA, endB);
     seams.push({
       line,
       kind,
@@ -38,8 +37,8 @@ export function pairChains(
       b: part(headB, (at - startB) / shareB, Math.min(1, (next - startB) / shareB)),
     });
     at = next;
-    if (endA <= next + 1e-9) [headA, startA] = [queueA.shift(), next];
-    if (endB <= next + 1e-9) [headB, startB] = [queueB.shift(), next];
+    if (endA <= next + ROUNDING) [headA, startA] = [queueA.shift(), next];
+    if (endB <= next + ROUNDING) [headB, startB] = [queueB.shift(), next];
   }
   return withSeamIds(seams);
 }

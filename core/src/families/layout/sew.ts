@@ -1,4 +1,5 @@
 import type { BagGraph, Facet, Fold, Interval, Seam, SeamLine } from '../../bag/index.ts';
+import { NOTHING } from '../../geometry/index.ts';
 import { pairChains } from './pair.ts';
 import { innerSeams, piecesOf, type Sheet } from './sheet.ts';
 
@@ -57,8 +58,8 @@ export function split(chain: readonly Interval[], way: number): [Interval[], Int
     const length = Math.abs(i.to - i.from);
     const cut = Math.min(length, Math.max(0, way - at));
     const middle = i.from + (Math.sign(i.to - i.from) || 1) * cut;
-    if (cut > 1e-6) before.push({ ...i, to: middle });
-    if (cut < length - 1e-6) after.push({ ...i, from: middle });
+    if (cut > NOTHING) before.push({ ...i, to: middle });
+    if (cut < length - NOTHING) after.push({ ...i, from: middle });
     at += length;
   }
   return [before, after];

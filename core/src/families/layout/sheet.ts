@@ -1,4 +1,12 @@
-import { type Edge, type Interval, type Piece, type Seam, withSeamIds } from '../../bag/index.ts';
+import {
+  type Edge,
+  edgeOf,
+  type Interval,
+  type Piece,
+  type Seam,
+  wholeEdge,
+  withSeamIds,
+} from '../../bag/index.ts';
 import { type Point, rectangle } from '../../geometry/index.ts';
 import { mm } from '../../units/index.ts';
 import type { Body } from './body.ts';
@@ -146,13 +154,6 @@ function coarseSheet(
 
 export const piecesOf = (sheet: Sheet): Piece[] => sheet.grid.flat();
 
-const whole = (piece: Piece, edge: Side): Interval => ({
-  piece: piece.id,
-  edge,
-  from: 0,
-  to: piece.edges[edge]?.length ?? 0,
-});
-
 /** The same way walked from its other end. */
 export const reversed = (chain: readonly Interval[]): Interval[] =>
   chain.map((interval) => ({ ...interval, from: interval.to, to: interval.from })).reverse();
@@ -163,13 +164,13 @@ export function sheetSide({ grid }: Sheet, side: Side): Interval[] {
   const last = (row: readonly Piece[]) => row.slice(-1);
   switch (side) {
     case BOTTOM:
-      return (grid.at(-1) ?? []).map((piece) => whole(piece, BOTTOM));
+      return (grid.at(-1) ?? []).map((piece) => wholeEdge(piece, BOTTOM));
     case TOP:
-      return [...(grid[0] ?? [])].reverse().map((piece) => whole(piece, TOP));
+      return [...(grid[0] ?? [])].reverse().map((piece) => wholeEdge(piece, TOP));
     case RIGHT:
-      return [...grid].reverse().flatMap((row) => last(row).map((piece) => whole(piece, RIGHT)));
+      return [...grid].reverse().flatMap((row) => last(row).map((piece) => wholeEdge(piece, RIGHT)));
     case LEFT:
-      return grid.flatMap((row) => first(row).map((piece) => whole(piece, LEFT)));
+      return grid.flatMap((row) => first(row).map((piece) => wholeEdge(piece, LEFT)));
   }
 }
 
@@ -188,7 +189,7 @@ export function innerSeams({ grid }: Sheet, id: string, name: string) {
         add(
           `${id}/column/${c}`,
           named(name, `between columns ${c + 1} and ${c + 2}`),
-          ...opposite(whole(piece, RIGHT), whole(right, LEFT)),
+          ...opposite(wholeEdge(piece, RIGHT), wholeEdge(right, LEFT)),
         );
       }
       const below = grid[r + 1]?.[c];
@@ -196,7 +197,7 @@ export function innerSeams({ grid }: Sheet, id: string, name: string) {
         add(
           `${id}/row/${r}`,
           named(name, `between rows ${rowLetter(r)} and ${rowLetter(r + 1)}`),
-          ...opposite(whole(piece, BOTTOM), whole(below, TOP)),
+          ...opposite(wholeEdge(piece, BOTTOM), wholeEdge(below, TOP)),
         );
       }
     });

@@ -1,4 +1,5 @@
 import { type BagGraph, checkGraph, type Piece, pieceIndex } from '../../bag/index.ts';
+import { NOTHING, outwardNormal } from '../../geometry/index.ts';
 import type { NetEditor } from '../control/net-editor.ts';
 import type { Materials } from '../layout/materials.ts';
 import { type Border, freeBorders, meetings } from '../layout/meet.ts';
@@ -111,8 +112,8 @@ function foldLines(params: Own, table: Table): NetEditor<Own>['folds'] {
   const reach = table.half * 0.4;
   return (['upright', 'level'] as const).flatMap((lies) => {
     const [low, high] = lies === 'upright' ? [box.left, box.right] : [box.low, box.high];
-    const first = Math.ceil(low / table.half + 1e-6);
-    const last = Math.floor(high / table.half - 1e-6);
+    const first = Math.ceil(low / table.half + NOTHING);
+    const last = Math.floor(high / table.half - NOTHING);
     return Array.from({ length: Math.max(0, last - first + 1) }, (_, i) => {
       const at = first + i;
       const own = params.folds.find((fold) => fold.lies === lies && fold.at === at);
@@ -173,9 +174,8 @@ function looksUp({ interval, facet }: Border, piece: (id: string) => Piece): boo
   const own = piece(interval.piece);
   const [p, q] = [own.outline[interval.edge], own.outline[(interval.edge + 1) % own.outline.length]];
   if (!p || !q || !facet) return false;
-  const length = Math.hypot(q.x - p.x, q.y - p.y);
-  const [ox, oy] = [(q.y - p.y) / length, (p.x - q.x) / length];
-  return ox * facet.motion.u.y + oy * facet.motion.v.y > UP;
+  const out = outwardNormal(p, q);
+  return out.x * facet.motion.u.y + out.y * facet.motion.v.y > UP;
 }
 
 /** What keeps the net from being a bag, in words. */

@@ -1,6 +1,5 @@
 import type { Face, Motion } from '../../bag/index.ts';
-import type { Point3 } from '../../geometry/index.ts';
-import { cross } from '../../geometry/index.ts';
+import { cross, NOTHING, type Point3 } from '../../geometry/index.ts';
 import type { Region } from '../layout/bend.ts';
 import type { NetFold, Own } from './schema.ts';
 import { foldAt, type Table, tableBox } from './table.ts';
@@ -19,7 +18,7 @@ function walk(from: number, to: number, folds: readonly NetFold[], table: Table,
   const step = to > from ? 1 : -1;
   const stops = folds
     .map((fold) => ({ at: foldAt(fold, table), angle: flat ? 180 : fold.angle }))
-    .filter(({ at }) => (at - from) * step > 1e-6 && (to - at) * step > 1e-6)
+    .filter(({ at }) => (at - from) * step > NOTHING && (to - at) * step > NOTHING)
     .sort((a, b) => (a.at - b.at) * step);
   const stretches: Stretch[] = [];
   let at = from;

@@ -1,6 +1,7 @@
 import {
   type BagGraph,
   checkGraph,
+  edgeOf,
   type Facet,
   inNet,
   intervalLength,
@@ -10,7 +11,7 @@ import {
   pieceIndex,
   pointOnEdge,
 } from '../../bag/index.ts';
-import { dot, groupBy, type Point, unit } from '../../geometry/index.ts';
+import { dot, groupBy, NOTHING, type Point, unit } from '../../geometry/index.ts';
 import type { Materials } from '../layout/materials.ts';
 import { buildOwn } from './build.ts';
 import { type Cell, edgeKey, type NetFold, type Own } from './schema.ts';
@@ -32,7 +33,7 @@ export function ownFromGraph(graph: BagGraph, swatch: string, materials: Materia
       make.of === 'motif' &&
       make.motif === motif &&
       make.rounds === rounds &&
-      Math.abs(turn - first.turn) < 1e-6 &&
+      Math.abs(turn - first.turn) < NOTHING &&
       edges.length === 4,
   );
   if (!alike) return undefined;
@@ -103,7 +104,7 @@ function pairsOf(graph: BagGraph, cellOf: CellOf): Own['pairs'] {
     if (kind === 'flat') continue;
     const [p, q] = [piece(a.piece), piece(b.piece)];
     const itself = a.piece === b.piece && a.edge === b.edge;
-    const whole = intervalLength(a) > 0.9 * (p.edges[a.edge]?.length ?? 0);
+    const whole = intervalLength(a) > 0.9 * edgeOf(p, a.edge).length;
     if (!whole && !itself) continue;
     const pair = { a: { ...cellOf(p), side: a.edge }, b: { ...cellOf(q), side: b.edge } };
     pairs.set([edgeKey(pair.a), edgeKey(pair.b)].sort().join(' '), pair);

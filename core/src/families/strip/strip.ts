@@ -1,11 +1,11 @@
 import { z } from 'zod';
 import type { Edge, Interval, Piece } from '../../bag/index.ts';
 import { count, idSchema } from '../../fields/index.ts';
-import { rectangle } from '../../geometry/index.ts';
+import { pathLength, rectangle } from '../../geometry/index.ts';
 import { countsToFit, type StripCounts, spreadCounts } from '../../match/strip.ts';
 import { mm } from '../../units/index.ts';
 import { MOST_STITCHES, multipleSchema } from '../layout/body.ts';
-import { type FaceSide, pathLength } from '../layout/face.ts';
+import type { FaceSide } from '../layout/face.ts';
 import type { Materials } from '../layout/materials.ts';
 import { type SewnLine, sew } from '../layout/sew.ts';
 import { BOTTOM, TOP } from '../layout/sheet.ts';

@@ -1,7 +1,7 @@
 import type { Face, Facet, Fold, Piece } from '../../bag/index.ts';
-import type { Point, Point3 } from '../../geometry/index.ts';
+import { type Point, type Point3, pathLength, SAME_PLACE } from '../../geometry/index.ts';
 import { bend, type Region } from '../layout/bend.ts';
-import { type FaceSide, type LaidFace, pathLength } from '../layout/face.ts';
+import type { FaceSide, LaidFace } from '../layout/face.ts';
 import { scaled, X, Y } from '../layout/wrap.ts';
 
 /** Puts a face up in front or behind, its middle over 0 and its lowest point at height 0. */
@@ -66,6 +66,6 @@ export function wallAlong(
   });
   const { facets, folds } = bend([strip], regions);
   // A strip bends round a curve; it folds only at the corners.
-  const corner = (x: number) => marks.slice(1, -1).some((mark) => Math.abs(mark - x) < 1e-3);
+  const corner = (x: number) => marks.slice(1, -1).some((mark) => Math.abs(mark - x) < SAME_PLACE);
   return { facets, folds: folds.filter(({ from }) => corner(from.x)) };
 }

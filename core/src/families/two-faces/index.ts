@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { BagGraph, Motion } from '../../bag/index.ts';
-import type { Point3 } from '../../geometry/index.ts';
+import { NOTHING, type Point3 } from '../../geometry/index.ts';
 import { bodyOfSize, type Choices, type Control, lift } from '../control/control.ts';
 import { faceControls, faceSize } from '../control/face-control.ts';
 import { each } from '../explore.ts';
@@ -70,7 +70,7 @@ function faceRegions({ width: w, at }: LaidFace, k: number, name: 'front' | 'bac
     holds,
   });
   const main = whole(name, [right(k), left(w - k), above(k)], move(k, k, point(-inner, 0, k), X, Y));
-  if (k < 1e-6) return [whole(name, [], move(0, 0, point(-w / 2, 0, 0), X, Y))];
+  if (k < NOTHING) return [whole(name, [], move(0, 0, point(-w / 2, 0, 0), X, Y))];
   const [sideLeft, sideRight] =
     name === 'front' ? (['left', 'right'] as const) : (['right', 'left'] as const);
   const tucked = (within: HalfPlane[], motion: Motion): Region => ({

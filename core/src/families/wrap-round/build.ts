@@ -1,5 +1,5 @@
 import type { BagGraph, Interval } from '../../bag/index.ts';
-import type { Point3 } from '../../geometry/index.ts';
+import { NOTHING, type Point3 } from '../../geometry/index.ts';
 import type { Materials } from '../layout/materials.ts';
 import { APART, sew, sheetsToGraph, split, turned } from '../layout/sew.ts';
 import {
@@ -35,7 +35,7 @@ function flatTube(sheet: Sheet, skip: number) {
   return wrap(
     piecesOf(sheet),
     'x',
-    sections.filter(({ from, to }) => to > from + 1e-6),
+    sections.filter(({ from, to }) => to > from + NOTHING),
   );
 }
 

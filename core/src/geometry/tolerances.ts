@@ -1,0 +1,13 @@
+/**
+ * How near is the same. Lengths are sums and products of the maker's figures, good to some twelve digits; a bag is a
+ * few hundred millimetres. Each name says what is compared.
+ */
+
+/** Sums of the same lengths in another order differ by less, in mm or as a share. */
+export const ROUNDING = 1e-9;
+
+/** A length (mm), an area (mm²) or a share that is nothing but what rounding left. */
+export const NOTHING = 1e-6;
+
+/** Points nearer than this are one point, mm: far less than a thread is thick, far more than rounding makes. */
+export const SAME_PLACE = 1e-3;
