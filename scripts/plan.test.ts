@@ -38,7 +38,7 @@ test('prints every readout of a bag file as JSON', async () => {
   const readouts = JSON.parse(stdout);
   expect(code).toBe(0);
   expect(readouts.name).toBe('On the train');
-  for (const key of ['sizes', 'pieces', 'counts', 'gussets', 'seams', 'joins'])
+  for (const key of ['sizes', 'pieces', 'counts', 'strips', 'seams', 'joins'])
     expect(readouts[key]).toBeTruthy();
   expect(readouts.joins.steps[0].text).toContain('yd');
 });

@@ -67,7 +67,9 @@ if (wanted('unit')) {
   tally(report?.numPassedTests ?? 0, Math.max(report?.numFailedTests ?? 1, good ? 0 : 1));
 }
 if (wanted('pages')) {
-  const good = await run('Interface', bin('playwright'), ['test', '--pass-with-no-tests', ...names], 'e2e', { FENNOT_E2E_JSON: pageReport });
+  const good = await run('Interface', bin('playwright'), ['test', '--pass-with-no-tests', ...names], 'e2e', {
+    FENNOT_E2E_JSON: pageReport,
+  });
   const stats = read(pageReport, pageSchema)?.stats;
   tally((stats?.expected ?? 0) + (stats?.flaky ?? 0), Math.max(stats?.unexpected ?? 1, good ? 0 : 1));
 }

@@ -1,4 +1,4 @@
-import { SAME_PLACE, UnionFind } from '../geometry/index.ts';
+import { must, SAME_PLACE, UnionFind } from '../geometry/index.ts';
 import type { BagGraph, Interval } from './graph.ts';
 
 /** A stretch of an edge that no seam takes, from one corner of the bag to the next. */
@@ -64,8 +64,8 @@ function findCorners({ pieces, seams }: Pick<BagGraph, 'pieces' | 'seams'>): Cor
         piece: id,
         edge,
         length,
-        start: corners[edge] ?? 0,
-        end: corners[(edge + 1) % edges.length] ?? 0,
+        start: must(corners[edge], 'corner'),
+        end: must(corners[(edge + 1) % edges.length], 'corner'),
         grains: Math.round(length / GRAIN),
         inner: undefined,
         taken: [],
@@ -118,7 +118,7 @@ function freeParts(own: MarkedEdge, points: UnionFind): RimPart[] {
   if (taken.length === 2 && low !== undefined && high !== undefined && high - low > length - 2 * GRAIN)
     return [];
   const covered = (at: number) =>
-    taken.some((from, i) => i % 2 === 0 && from < at && at < (taken[i + 1] ?? 0));
+    taken.some((from, i) => i % 2 === 0 && from < at && at < must(taken[i + 1], 'end of what is taken'));
   const stops = [[0, start] as const, ...[...inner].sort(([p], [q]) => p - q), [last, end] as const];
   return stops.flatMap(([grains, point], i) => {
     const before = stops[i - 1];

@@ -3,7 +3,7 @@ import { constructionSchema } from '../families/index.ts';
 import { idSchema, LIMITS } from '../fields/index.ts';
 import { isSquare, MOTIF_KINDS } from '../motif/index.ts';
 import { JOIN_METHODS, SCHOOLS } from '../runs/index.ts';
-import { STITCHES, TURNING_SCHOOLS } from '../stitches/index.ts';
+import { STITCHES, TURNINGS } from '../stitches/index.ts';
 import { featuresSchema } from './features-schema.ts';
 import { finishSchema } from './finish-schema.ts';
 import { VERSION } from './versions/index.ts';
@@ -100,7 +100,7 @@ export const swatchSchema = z.strictObject({
     .min(0.5, 'Hooks begin at 0.5 mm.')
     .max(40, 'Hooks end at 40 mm.'),
   stitch: z.enum(STITCHES),
-  school: z.enum(TURNING_SCHOOLS),
+  turning: z.enum(TURNINGS),
   strands: z.int().min(1, 'At least one strand.').max(6, 'At most six strands.'),
   stitches: countSchema.optional(),
   rows: countSchema.optional(),
@@ -145,7 +145,7 @@ export const motifSchema = z.strictObject({
     .min(1, 'At least one stitch.')
     .max(120, 'At most 120 stitches.')
     .optional(),
-  school: z.enum(TURNING_SCHOOLS),
+  turning: z.enum(TURNINGS),
   swatch: id,
   /** Has a top and a bottom, so that it must not hang on its head. */
   oneWay: z.boolean(),

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { type OnWay, onto } from './hold.ts';
+import { heldAlong, type OnWay } from './hold.ts';
 
 /** Places along a way, its ends among them, numbered from `first`. */
 const way = (shares: readonly number[], first: number): OnWay[] =>
@@ -9,7 +9,7 @@ const shares = fc.array(fc.double({ min: 0.01, max: 0.99, noNaN: true }), { maxL
 
 describe('two ways held together', () => {
   test('with as many vertices, one to one in their order', () => {
-    const holds = onto(way([0.5], 0), way([0.4], 10), 'closing');
+    const holds = heldAlong(way([0.5], 0), way([0.4], 10), 'closing');
     expect(holds.map(({ a, b0, b1, share }) => [a, b0, b1, share])).toEqual([
       [0, 10, 10, 0],
       [1, 11, 11, 0],
@@ -18,7 +18,7 @@ describe('two ways held together', () => {
   });
 
   test('three vertices onto two: the middle one half way between, and both ends back', () => {
-    const holds = onto(way([0.5], 0), way([], 10), 'closing');
+    const holds = heldAlong(way([0.5], 0), way([], 10), 'closing');
     expect(holds[1]).toEqual({ a: 1, b0: 10, b1: 11, share: 0.5, kind: 'closing' });
     // The two of the other way are held onto the three: at their ends.
     const back = holds.slice(3).map(({ a, b0, b1, share }) => [a, share === 0 ? b0 : b1]);
@@ -33,7 +33,7 @@ describe('two ways held together', () => {
       fc.property(shares, shares, (p, q) => {
         const [a, b] = [way(p, 0), way(q, 100)];
         const at = new Map([...a, ...b].map(({ vertex, t }) => [vertex, t]));
-        const holds = onto(a, b, 'flat');
+        const holds = heldAlong(a, b, 'flat');
         for (const { vertex } of [...a, ...b])
           expect(holds.some((hold) => hold.a === vertex || hold.b0 === vertex)).toBe(true);
         if (a.length === b.length) return;

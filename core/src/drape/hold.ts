@@ -16,7 +16,7 @@ export interface OnWay {
 }
 
 /** Holds the vertices of two ways together: one to one where they are as many, else each onto the other way. */
-export function onto(a: readonly OnWay[], b: readonly OnWay[], kind: Seam['kind']): VertexHold[] {
+export function heldAlong(a: readonly OnWay[], b: readonly OnWay[], kind: Seam['kind']): VertexHold[] {
   if (a.length === b.length)
     return a.map((v, i) => ({
       a: v.vertex,

@@ -11,7 +11,7 @@ import {
   waistOf,
 } from '../bag/index.ts';
 import { along, type Point } from '../geometry/index.ts';
-import { onto, type VertexHold } from './hold.ts';
+import { heldAlong, type VertexHold } from './hold.ts';
 import { gridOn, onEdge, type PieceGrid, SAME, type Stops } from './piece-grid.ts';
 import { type TakenIn, takenIn } from './take-in.ts';
 import { tuckedAway, tuckHolds } from './tuck.ts';
@@ -126,7 +126,7 @@ function holdsOf(seam: Seam, gridOf: (id: string) => PieceGrid): VertexHold[] {
     (position - interval.from) / (interval.to - interval.from);
   const way = (interval: Interval) =>
     onEdge(gridOf(interval.piece), interval).map((v) => ({ ...v, t: share(interval, v.position) }));
-  return onto(way(seam.a), way(seam.b), seam.kind);
+  return heldAlong(way(seam.a), way(seam.b), seam.kind);
 }
 
 /** Two triangles a cell (of the cells that are wanted), with diagonals through the piece's centre, so that diagonal folds lie on them. */

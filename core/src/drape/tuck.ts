@@ -1,6 +1,6 @@
 import { type BagGraph, type Facet, move, type Piece, pointOnEdge } from '../bag/index.ts';
 import { along, contains, distance, distance3, groupBy, type Point, type Point3 } from '../geometry/index.ts';
-import { onto, type VertexHold } from './hold.ts';
+import { heldAlong, type VertexHold } from './hold.ts';
 import type { PieceGrid } from './piece-grid.ts';
 
 /** A stretch of the border of what is tucked away, with where it lies on the made-up bag. */
@@ -73,7 +73,7 @@ export function tuckHolds(graph: BagGraph, gridOf: (id: string) => PieceGrid, ne
       const turned = meets(a.start, b.end) && meets(a.end, b.start);
       if (!same && !turned) return [];
       const other = turned ? { ...b, from: b.to, to: b.from } : b;
-      return onto(verticesOn(a, near), verticesOn(other, near), 'closing');
+      return heldAlong(verticesOn(a, near), verticesOn(other, near), 'closing');
     }),
   );
 }

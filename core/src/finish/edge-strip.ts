@@ -89,23 +89,27 @@ export function edgeStrip(graph: BagGraph, fixed: FixedAlong): EdgeStrip | undef
     const grown = parts.at(-1);
     if (grown && faceOf(next) === face) grown.to = at;
   });
-  const along = (face: 'front' | 'back', loop: number) => {
+  // A wide flap or a cover can take a whole face out of the rim: there is then no place on it to mark.
+  const along = (face: 'front' | 'back', loop: number): number | undefined => {
     let left = loop;
     for (const run of runs[face]) {
       if (left <= run.loops) return run.from + ((run.to - run.from) * left) / run.loops;
       left -= run.loops;
     }
-    return runs[face].at(-1)?.to ?? 0;
+    return runs[face].at(-1)?.to;
+  };
+  const mark = (face: 'front' | 'back', loop: number, is: 'strap' | 'closure', wide: number) => {
+    const at = along(face, loop);
+    if (at !== undefined) marks.push({ at, is, wide });
   };
   const strapEnds = (face: 'front' | 'back', places: StrapPlaces | undefined) => {
     if (!places) return;
     const { loops, fromSide, under } = places;
-    for (const start of [fromSide, loops - fromSide - under])
-      marks.push({ at: along(face, start), is: 'strap', wide: under });
+    for (const start of [fromSide, loops - fromSide - under]) mark(face, start, 'strap', under);
   };
   strapEnds('front', fixed.straps?.front);
   strapEnds('back', fixed.straps?.back);
   for (const face of ['front', 'back'] as const)
-    for (const loop of fixed[face]) marks.push({ at: along(face, loop), is: 'closure', wide: 1 });
+    for (const loop of fixed[face]) mark(face, loop, 'closure', 1);
   return { stitches: Math.round(at), parts, marks: marks.sort((p, q) => p.at - q.at) };
 }

@@ -1,4 +1,4 @@
-import { NOTHING } from '../geometry/index.ts';
+import { must, NOTHING } from '../geometry/index.ts';
 import { type Multiple, nearestMultiple } from '../panel/index.ts';
 
 /** Counts of a strip that runs along several sides of a face. */
@@ -31,7 +31,7 @@ export function countsToFit(sides: readonly number[], unit: number, multiple?: M
  */
 export function spreadCounts(sides: readonly number[], total: number, unit: number): StripCounts {
   const way = sum(sides);
-  const even = sides.every((length, i) => Math.abs(length - (sides.at(-1 - i) ?? 0)) < NOTHING);
+  const even = sides.every((length, i) => Math.abs(length - must(sides.at(-1 - i), 'side')) < NOTHING);
   const shares = sides.slice(0, -1).map((_, i) => (total * sum(sides.slice(0, i + 1))) / way);
   let best: { corners: readonly number[]; worst: number } | undefined;
   for (const corners of roundings(shares)) {

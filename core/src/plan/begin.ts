@@ -1,6 +1,7 @@
 import { type BagDocument, type BriefMeasure, FORMAT, type Target, VERSION } from '../document/index.ts';
 import { type Body, type Construction, FAMILIES, type FamilyId } from '../families/index.ts';
 import { materialsOf, sizeTable } from '../fit/index.ts';
+import { must } from '../geometry/index.ts';
 import { isSquare } from '../motif/index.ts';
 import { mm } from '../units/index.ts';
 
@@ -13,7 +14,7 @@ const wanted = (brief: BagDocument['brief'], measure: 'width' | 'height' | 'dept
 /** A body to start from: the document's first square, or a plain panel when it has none. */
 function firstBody(document: BagDocument): Body {
   const motif = document.motifs.find(({ kind }) => isSquare(kind));
-  const swatch = document.swatches[0]?.id ?? '';
+  const swatch = must(document.swatches[0], 'swatch').id;
   return motif
     ? { of: 'motifs', motif: motif.id, rounds: 5, columns: 1, rows: 1 }
     : {
@@ -62,7 +63,15 @@ export function beginDocument({ name, brief = {}, family = 'wrap-round' }: Begin
       { id: 'y3', name: 'Third yarn', colourName: 'Marigold', colour: '#e8ad1c', weight: 4, fibre: 'cotton' },
     ],
     swatches: [
-      { id: 's1', name: 'First swatch', yarn: 'y1', hook: 4.5, stitch: 'tall', school: 'counts', strands: 1 },
+      {
+        id: 's1',
+        name: 'First swatch',
+        yarn: 'y1',
+        hook: 4.5,
+        stitch: 'tall',
+        turning: 'counts',
+        strands: 1,
+      },
     ],
     motifs: [
       {
@@ -71,7 +80,7 @@ export function beginDocument({ name, brief = {}, family = 'wrap-round' }: Begin
         kind: 'cluster',
         cornerChains: 2,
         gapChains: 0,
-        school: 'counts',
+        turning: 'counts',
         swatch: 's1',
         oneWay: false,
         colourways: [

@@ -8,7 +8,7 @@ import {
   type Own,
   ownFromGraph,
 } from '../families/index.ts';
-import { featureControls, withFeatures } from '../features/index.ts';
+import { featureControls } from '../features/index.ts';
 import {
   type ContentFit,
   contentFits,
@@ -19,6 +19,7 @@ import {
   type Tape,
   tapeOf,
 } from '../fit/index.ts';
+import { must } from '../geometry/index.ts';
 import type { LineMatch, MarkedEdge } from '../match/index.ts';
 import {
   fewestTrails,
@@ -189,4 +190,4 @@ export const netEditorOf = (document: BagDocument): NetEditor<Construction> | un
 
 /** The bag as a net of the maker's own, where it is of one kind of square and folds across. */
 export const ownOf = ({ document, graph }: Plan): Own | undefined =>
-  ownFromGraph(graph, document.swatches[0]?.id ?? '', materialsOf(sizeTable(document), document));
+  ownFromGraph(graph, must(document.swatches[0], 'swatch').id, materialsOf(sizeTable(document), document));

@@ -1,4 +1,4 @@
-import { type BagGraph, edgeOf, intervalLength } from '../bag/index.ts';
+import { type BagGraph, edgeOf, intervalLength, pieceIndex } from '../bag/index.ts';
 import { edgeMeetings, wholeLoops } from '../match/index.ts';
 import { edgeNames } from '../runs/index.ts';
 
@@ -12,7 +12,7 @@ export function sayEdge(graph: BagGraph, piece: string, edge: number): string {
   const taken = meetings.reduce((sum, meeting) => sum + intervalLength(meeting.own), 0);
   const open = edgeOf(own, edge).length - taken > 1;
   const parts = meetings.map(({ own: mine, other, seam }) => {
-    const partner = graph.pieces.find(({ id }) => id === other.piece)?.name ?? '';
+    const partner = pieceIndex(graph)(other.piece).name;
     const how = seam.kind === 'grown' ? 'grown onto' : 'meets';
     return `${how} ${partner}, ${nameOf(other.piece, other.edge)} edge, ${loops(mine)} loops with ${loops(other)}`;
   });

@@ -82,7 +82,7 @@ export function readouts(plan: Plan, reading: Reading) {
       edges: edges.map(({ kind, length, loops }) => ({ kind, mm: round(length), loops })),
     })),
     counts: tally,
-    gussets: plan.marked.map((edge) => ({
+    strips: plan.marked.map((edge) => ({
       ...edge,
       length: round(edge.length),
       wayLength: round(edge.wayLength),

@@ -10,7 +10,7 @@ import {
   pointOnEdge,
   type Seam,
 } from '../bag/index.ts';
-import { distance, NOTHING, type Point } from '../geometry/index.ts';
+import { distance, must, NOTHING, type Point } from '../geometry/index.ts';
 import type { Link } from './trails.ts';
 
 /** A seam as a link of the joining graph, with how it lies in the net. */
@@ -44,7 +44,7 @@ export function edgeNames(graph: BagGraph): (piece: string, edge: number) => str
         return distance(p, q) < NOTHING ? 'round' : compass({ x: q.y - p.y, y: p.x - q.x });
       });
     known.set(own, names);
-    return names[edge] ?? '';
+    return must(names[edge], `edge ${edge}`);
   };
 }
 

@@ -8,6 +8,7 @@ import {
 } from '../families/index.ts';
 import { LIMITS } from '../fields/index.ts';
 import { materialsOf, sizeTable } from '../fit/index.ts';
+import { must } from '../geometry/index.ts';
 import { isSquare } from '../motif/index.ts';
 import { JOIN_METHODS, type JoinMethodId } from '../runs/index.ts';
 import { admitted } from './admitted.ts';
@@ -88,7 +89,7 @@ class Shortlist {
   readonly kept: Found[] = [];
 
   worst(): number {
-    return this.kept.length < KEEP ? Number.POSITIVE_INFINITY : (this.kept.at(-1)?.score ?? 0);
+    return this.kept.length < KEEP ? Number.POSITIVE_INFINITY : must(this.kept.at(-1), 'answer').score;
   }
 
   add(found: Found): void {

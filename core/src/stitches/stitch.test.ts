@@ -17,12 +17,12 @@ test('20 tall stitches, worked out by hand for the three schools', () => {
   expect(foundationChain(20, 'tall', 'standing')).toEqual({ chains: 20, firstIn: 1 });
 });
 
-test('whatever the school, the chains left after the skipped ones carry the worked stitches', () => {
+test('whatever the turning chain stands for, the chains left after the skipped ones carry the worked stitches', () => {
   for (const stitch of STITCHES) {
-    for (const school of ['counts', 'does-not-count', 'standing'] as const) {
-      const { chains, firstIn } = foundationChain(20, stitch, school);
+    for (const turning of ['counts', 'does-not-count', 'standing'] as const) {
+      const { chains, firstIn } = foundationChain(20, stitch, turning);
       const worked = chains - (firstIn - 1);
-      const chainIsStitch = school === 'counts' && stitch !== 'low';
+      const chainIsStitch = turning === 'counts' && stitch !== 'low';
       expect(worked + (chainIsStitch ? 1 : 0)).toBe(20);
     }
   }

@@ -51,10 +51,10 @@ export const turningChains = (stitch: Stitch): number => FACTS[stitch].turningCh
 export const heightByPitch = (stitch: Stitch): number => FACTS[stitch].heightByPitch;
 
 /** What the opening chain of a round or row stands for. It shifts counts by one, so each piece says. */
-export const TURNING_SCHOOLS = ['counts', 'does-not-count', 'standing'] as const;
-export type TurningSchool = (typeof TURNING_SCHOOLS)[number];
+export const TURNINGS = ['counts', 'does-not-count', 'standing'] as const;
+export type Turning = (typeof TURNINGS)[number];
 
-export const turningSchoolName: Record<TurningSchool, string> = {
+export const turningName: Record<Turning, string> = {
   counts: 'the opening chain counts as a stitch',
   'does-not-count': 'the opening chain does not count',
   standing: 'a standing stitch opens the row',
@@ -71,10 +71,10 @@ export interface FoundationChain {
  * The chain to begin a panel of `stitches` stitches. With a counting chain the skipped chains are the
  * first stitch, so one chain fewer is needed; with a standing stitch no chain is skipped at all.
  */
-export function foundationChain(stitches: number, stitch: Stitch, school: TurningSchool): FoundationChain {
+export function foundationChain(stitches: number, stitch: Stitch, turning: Turning): FoundationChain {
   const turn = turningChains(stitch);
-  if (school === 'standing') return { chains: stitches, firstIn: 1 };
-  // A low stitch's single turning chain is too short to stand for a stitch in either school.
-  if (school === 'counts' && stitch !== 'low') return { chains: stitches - 1 + turn, firstIn: turn + 1 };
+  if (turning === 'standing') return { chains: stitches, firstIn: 1 };
+  // A low stitch's single turning chain is too short to stand for a stitch either way.
+  if (turning === 'counts' && stitch !== 'low') return { chains: stitches - 1 + turn, firstIn: turn + 1 };
   return { chains: stitches + turn, firstIn: turn + 1 };
 }

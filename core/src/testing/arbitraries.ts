@@ -27,7 +27,7 @@ export const testDocument = (construction?: Construction): BagDocument => {
         yarn: 'y1',
         hook: 4,
         stitch: 'low',
-        school: 'counts',
+        turning: 'counts',
         strands: 1,
         stitches: { count: 20, length: 120 },
         rows: { count: 20, length: 110 },

@@ -1,5 +1,5 @@
 import { type BagGraph, measure } from '../bag/index.ts';
-import { type Construction, familyOf, type Materials } from '../families/index.ts';
+import { type Choices, type Construction, familyOf, type Materials } from '../families/index.ts';
 import { materialsOf, sizeTable } from '../fit/index.ts';
 import { testDocument } from './arbitraries.ts';
 
@@ -7,6 +7,8 @@ import { testDocument } from './arbitraries.ts';
 export interface Built {
   readonly graph: BagGraph;
   readonly materials: Materials;
+  /** What its controls can choose among. */
+  readonly choices: Choices;
   readonly size: ReturnType<typeof measure>;
   /** Side of a square of four rounds, and what a join adds. */
   readonly s: number;
@@ -24,6 +26,7 @@ export function built(construction: Construction): Built {
   return {
     graph,
     materials,
+    choices: document,
     size: measure(graph),
     s: materials.motifSide('m1', 4),
     j: materials.join(),

@@ -42,5 +42,21 @@ function withPlainIds(document: Raw): Raw {
   return isRaw(pointed) ? pointed : document;
 }
 
-/** Since version 2 ids are in plain letters, and lines are called by what they are. */
-export const fromVersion1 = (document: Raw): Raw => withLastingLines(withPlainIds(document));
+/** What the chain at the start of a row or round stands for was called a school, as the orders of joining are. */
+function withTurnings(document: Raw): Raw {
+  const renamed = (list: unknown) =>
+    Array.isArray(list)
+      ? list.map((one) => {
+          if (!isRaw(one) || !('school' in one)) return one;
+          const { school, ...rest } = one;
+          return { ...rest, turning: school };
+        })
+      : list;
+  return { ...document, swatches: renamed(document.swatches), motifs: renamed(document.motifs) };
+}
+
+/**
+ * Since version 2 ids are in plain letters, lines are called by what they are, and what a turning chain stands for has
+ * a name of its own.
+ */
+export const fromVersion1 = (document: Raw): Raw => withTurnings(withLastingLines(withPlainIds(document)));

@@ -59,12 +59,14 @@ describe('from version 1', () => {
     const text = JSON.stringify(old)
       .replaceAll('"m1"', '"m:1"')
       .replaceAll('"s1"', '"s 1"')
-      .replaceAll('"y1"', '"y/1"');
+      .replaceAll('"y1"', '"y/1"')
+      .replaceAll('"turning"', '"school"');
     const answer = readDocumentText(text);
     if (!answer.ok) throw new Error(JSON.stringify(answer.problems));
     const { motifs, swatches, yarns, construction, joins } = answer.document;
     expect(motifs[0]).toMatchObject({ id: 'm-1', swatch: 's-1' });
     expect(swatches[0]).toMatchObject({ id: 's-1', yarn: 'y-1' });
+    expect([motifs[0]?.turning, swatches[0]?.turning]).toEqual(['counts', 'counts']);
     expect(yarns[0]?.id).toBe('y-1');
     expect(joins.yarn).toBe('y-1');
     expect(construction).toMatchObject({ body: { motif: 'm-1' } });

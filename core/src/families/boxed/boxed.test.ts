@@ -55,10 +55,10 @@ describe('boxed', () => {
   });
 
   test('a column more in front takes the bottom along, a deeper side the bottom’s rows', () => {
-    const { materials } = built(box());
+    const { materials, choices } = built(box());
     const control = (id: string) => {
       const found = familyOf(box())
-        .controls(materials, { motifs: [], swatches: [] })
+        .controls(materials, choices)
         .find((one) => one.id === id);
       if (found?.kind !== 'count') throw new Error(`no control ${id}`);
       return found;

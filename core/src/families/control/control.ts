@@ -1,4 +1,4 @@
-import type { Point } from '../../geometry/index.ts';
+import { must, type Point } from '../../geometry/index.ts';
 import { isSquare, type MotifKind } from '../../motif/index.ts';
 import { multipleProblem } from '../../panel/index.ts';
 import { type Body, MOST_CELLS, MOST_ROUNDS, MOST_STITCHES } from '../layout/body.ts';
@@ -88,7 +88,7 @@ export interface BodyControlOptions {
 /** The controls of a body: what it is of, and how many. */
 export function bodyControls(body: Body, options: BodyControlOptions): Control<Body>[] {
   const { choices, materials, corner } = options;
-  const firstSwatch = choices.swatches[0]?.id ?? '';
+  const firstSwatch = must(choices.swatches[0], 'swatch').id;
   const firstMotif = squares(choices)[0]?.id;
   const of: Control<Body> = {
     kind: 'choice',

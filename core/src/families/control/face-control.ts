@@ -1,4 +1,4 @@
-import { extent } from '../../geometry/index.ts';
+import { extent, must } from '../../geometry/index.ts';
 import { isSquare } from '../../motif/index.ts';
 import { MOST_ROUNDS, MOST_STITCHES } from '../layout/body.ts';
 import { type FaceMake, layFace, type ShapedFace } from '../layout/face.ts';
@@ -59,7 +59,7 @@ function shapedOfSize({ width, height }: Size, swatch: string, materials: Materi
 export function faceControls(face: FaceMake, options: BodyControlOptions): Control<FaceMake>[] {
   const { choices, materials } = options;
   const square = choices.motifs.find(({ kind }) => isSquare(kind));
-  const swatch = 'swatch' in face ? face.swatch : (choices.swatches[0]?.id ?? '');
+  const swatch = 'swatch' in face ? face.swatch : must(choices.swatches[0], 'swatch').id;
   const of: Control<FaceMake> = {
     kind: 'choice',
     id: 'of',

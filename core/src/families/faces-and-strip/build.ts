@@ -1,4 +1,5 @@
 import type { BagGraph } from '../../bag/index.ts';
+import { must } from '../../geometry/index.ts';
 import { layFace } from '../layout/face.ts';
 import type { Materials } from '../layout/materials.ts';
 import { APART } from '../layout/sew.ts';
@@ -26,7 +27,7 @@ export function buildFacesAndStrip(params: FacesAndStrip, materials: Materials):
   const strip = cutStrip(params.strip, front.sides, { middle: w + APART / 2, top: -APART }, materials);
   const { depth, marks } = strip;
   // Behind, the same way runs along the back's sides from the other end.
-  const behind = front.sides.map((_, i) => reversed(back.sides.at(-1 - i)?.chain ?? []));
+  const behind = front.sides.map((_, i) => reversed(must(back.sides.at(-1 - i), 'side behind').chain));
   const sewn = sewStrip(strip, front.sides, behind);
   const bent = wallAlong(strip.piece, front.sides, marks, w, [-depth / 2, depth / 2]);
   return {

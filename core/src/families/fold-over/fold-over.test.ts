@@ -73,10 +73,10 @@ describe('fold-over, the front apart', () => {
   });
 
   test('folding it up again and taking it apart keep the height of its back', () => {
-    const { materials } = built(apart);
+    const { materials, choices } = built(apart);
     const kind = (of: FoldOver) => {
       const found = familyOf(of)
-        .controls(materials, { motifs: [], swatches: [] })
+        .controls(materials, choices)
         .find(({ id }) => id === 'kind');
       if (found?.kind !== 'choice') throw new Error('no kind');
       return found;

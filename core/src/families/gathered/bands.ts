@@ -1,10 +1,10 @@
 import { type Edge, type Interval, type Piece, wholeEdge } from '../../bag/index.ts';
-import { type Point, type Point3, rectangle } from '../../geometry/index.ts';
+import { must, type Point, type Point3, rectangle } from '../../geometry/index.ts';
 import { mm } from '../../units/index.ts';
 import type { Region } from '../layout/bend.ts';
 import type { Materials } from '../layout/materials.ts';
 import { APART } from '../layout/sew.ts';
-import { type DrawnIn, onto } from './draw-in.ts';
+import { type DrawnIn, motionTo } from './draw-in.ts';
 
 /** Gap between a gathered edge and its band in the net, mm. */
 const GAP = APART / 3;
@@ -114,7 +114,7 @@ export function endBand(
   });
   const sign = front ? 1 : -1;
   // The edge that meets the sheet is the band's lower one in front and its upper one behind.
-  const root = front ? piece.at.y : piece.at.y + (piece.outline[2]?.y ?? 0);
+  const root = front ? piece.at.y : piece.at.y + must(piece.outline[2], 'corner').y;
   const region: Region = {
     face,
     within: [],
@@ -152,7 +152,7 @@ export function sideBand(
     beside: side,
     middle: { x: left ? 0 : w, y: tall },
   });
-  const band = piece.outline[2]?.x ?? 0;
+  const band = must(piece.outline[2], 'corner').x;
   const out = left ? -1 : 1;
   const root = (left ? 0 : w) + out * GAP;
   const net = (outward: number, up: number): Point => ({ x: root + out * outward, y: tall + up });
@@ -165,7 +165,7 @@ export function sideBand(
     return {
       face,
       within: [{ normal: { x: 0, y: -sign }, limit: -sign * tall }],
-      motion: onto(
+      motion: motionTo(
         [net(0, 0), net(0, (sign * length) / 2), net(band, (sign * length) / 2)],
         [closed, corner, above],
       ),

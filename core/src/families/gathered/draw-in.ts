@@ -44,7 +44,7 @@ export function inside(corners: readonly [Point, Point, Point]): HalfPlane[] {
 }
 
 /** The motion that puts three points of the net at three places. */
-export function onto(
+export function motionTo(
   [a, b, c]: readonly [Point, Point, Point],
   [A, B, C]: readonly [Point3, Point3, Point3],
 ): Motion {
@@ -82,7 +82,7 @@ export function faceRegions(
     places: readonly [Point3, Point3, Point3],
   ): Region => {
     const ccw = sign > 0 ? corners : ([corners[0], corners[2], corners[1]] as const);
-    return { face, within: inside(ccw), motion: onto(corners, places), holds: ofSheet };
+    return { face, within: inside(ccw), motion: motionTo(corners, places), holds: ofSheet };
   };
   const ofSheet = (piece: Piece) => piece.cell.sheet === 'body';
   const [bl, bm, br, tl, tr] = [
@@ -101,7 +101,7 @@ export function faceRegions(
         { normal: { x: 0, y: sign }, limit: sign * tall + shoulder },
         { normal: { x: 0, y: -sign }, limit: -sign * tall },
       ],
-      motion: onto([net(0, 0), br, bl], [made(-w / 2, 0), BR, BL]),
+      motion: motionTo([net(0, 0), br, bl], [made(-w / 2, 0), BR, BL]),
       holds: ofSheet,
     },
     region([bl, bm, tl], [BL, BM, TL]),

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { type BagGraph, chainLoops, type Edge, edgeOf, type Interval, type Piece } from '../../bag/index.ts';
 import { count, idSchema } from '../../fields/index.ts';
-import { pathLength, rectangle } from '../../geometry/index.ts';
+import { must, pathLength, rectangle } from '../../geometry/index.ts';
 import { mm } from '../../units/index.ts';
 import { bodyOfSize, type Choices, type Control, lift } from '../control/control.ts';
 import { swatchChoice } from '../control/control-kinds.ts';
@@ -67,20 +67,26 @@ function build(params: GrownSides, materials: Materials): BagGraph {
     wallPiece(params, back, 'back', materials),
   ];
   // Both walls lie under the middle of the net, one below the other.
-  const middle = w + APART / 2 - (before.outline[2]?.x ?? 0) / 2;
+  const middle = w + APART / 2 - must(before.outline[2], 'corner').x / 2;
   const walls = [before, behind].map((wall) => ({ ...wall, at: { ...wall.at, x: middle } }));
   const [frontWall = before, backWall = behind] = walls;
   const length = edgeOf(frontWall, BOTTOM).length;
-  const depth = frontWall.outline[2]?.y ?? 0;
+  const depth = must(frontWall.outline[2], 'corner').y;
   const marks = [0];
-  for (const { path } of front.sides) marks.push((marks.at(-1) ?? 0) + pathLength(path));
+  for (const { path } of front.sides) marks.push(must(marks.at(-1), 'mark') + pathLength(path));
   const grown = front.sides.flatMap(({ id, name, chain }, i) => {
     const [from = 0, to = 0] = [marks[i], marks[i + 1]];
     const upper: Interval = { piece: frontWall.id, edge: TOP, from: length - from, to: length - to };
     const lower: Interval = { piece: backWall.id, edge: BOTTOM, from, to };
     return [
       sew('grown', `front/${id}`, `Front, ${name}`, chain, [upper]),
-      sew('grown', `back/${id}`, `Back, ${name}`, reversed(back.sides.at(-1 - i)?.chain ?? []), [lower]),
+      sew(
+        'grown',
+        `back/${id}`,
+        `Back, ${name}`,
+        reversed(must(back.sides.at(-1 - i), 'side behind').chain),
+        [lower],
+      ),
     ];
   });
   const meeting = sew(

@@ -9,7 +9,7 @@ import {
   wholeEdge,
 } from '../../bag/index.ts';
 import { count, idSchema } from '../../fields/index.ts';
-import { distance, extent, type Point, pathLength } from '../../geometry/index.ts';
+import { extent, type Point, pathLength } from '../../geometry/index.ts';
 import { isSquare, type MotifKind } from '../../motif/index.ts';
 import { mm } from '../../units/index.ts';
 import { MOST_ROUNDS, MOST_STITCHES, motifBodySchema, workedBodySchema } from './body.ts';

@@ -1,13 +1,5 @@
-import {
-  type Edge,
-  edgeOf,
-  type Interval,
-  type Piece,
-  type Seam,
-  wholeEdge,
-  withSeamIds,
-} from '../../bag/index.ts';
-import { type Point, rectangle } from '../../geometry/index.ts';
+import { type Edge, type Interval, type Piece, type Seam, wholeEdge, withSeamIds } from '../../bag/index.ts';
+import { must, type Point, rectangle } from '../../geometry/index.ts';
 import { mm } from '../../units/index.ts';
 import type { Body } from './body.ts';
 import type { Materials } from './materials.ts';
@@ -164,9 +156,9 @@ export function sheetSide({ grid }: Sheet, side: Side): Interval[] {
   const last = (row: readonly Piece[]) => row.slice(-1);
   switch (side) {
     case BOTTOM:
-      return (grid.at(-1) ?? []).map((piece) => wholeEdge(piece, BOTTOM));
+      return must(grid.at(-1), 'row').map((piece) => wholeEdge(piece, BOTTOM));
     case TOP:
-      return [...(grid[0] ?? [])].reverse().map((piece) => wholeEdge(piece, TOP));
+      return [...must(grid[0], 'row')].reverse().map((piece) => wholeEdge(piece, TOP));
     case RIGHT:
       return [...grid].reverse().flatMap((row) => last(row).map((piece) => wholeEdge(piece, RIGHT)));
     case LEFT:

@@ -1,3 +1,4 @@
+import { must } from '../../geometry/index.ts';
 import type { Control, Grip } from '../control/control.ts';
 import { motifChoice } from '../control/control.ts';
 import { squareRounds } from '../control/control-kinds.ts';
@@ -95,7 +96,7 @@ export const onPoint = defineFamily(onPointSchema)({
     }
   },
   begin: ({ width, height }, body, materials) => {
-    const motif = body.of === 'motifs' ? body.motif : (materials.anyMotif() ?? '');
+    const motif = body.of === 'motifs' ? body.motif : must(materials.anyMotif(), 'square');
     const tries = [3, 4, 5, 6, 7, 8].flatMap((rounds) =>
       Array.from({ length: MOST_ACROSS }, (_, i) => i + 1).map((across) => {
         const base: OnPoint = { family: 'on-point', motif, rounds, across, rows: 1, bottom: 'tapered' };

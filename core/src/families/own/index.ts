@@ -1,3 +1,4 @@
+import { must } from '../../geometry/index.ts';
 import { type Control, motifChoice, squaresOfSize } from '../control/control.ts';
 import { squareRounds } from '../control/control-kinds.ts';
 import { defineFamily } from '../family.ts';
@@ -42,7 +43,7 @@ export const own = defineFamily(ownSchema)({
   ],
   editor: ownEditor,
   begin: (size, body, materials) => {
-    const motif = body.of === 'motifs' ? body.motif : (materials.anyMotif() ?? '');
+    const motif = body.of === 'motifs' ? body.motif : must(materials.anyMotif(), 'square');
     const swatch = materials.stripSwatch();
     const squares = squaresOfSize({ width: size.width, height: size.height * 2 }, motif, materials);
     // Both faces one above the other, and not more squares than a table holds.

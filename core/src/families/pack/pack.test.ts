@@ -63,9 +63,9 @@ describe('a pack round the waist', () => {
   });
 
   test('a bag worn one way can be worn the other, on the same body', () => {
-    const { materials } = built(waist);
+    const { materials, choices } = built(waist);
     const worn = familyOf(waist)
-      .controls(materials, { motifs: [], swatches: [] })
+      .controls(materials, choices)
       .find(({ id }) => id === 'worn');
     if (worn?.kind !== 'choice') throw new Error('no choice');
     const other = worn.set('back');

@@ -1,5 +1,5 @@
 import type { BagGraph, Edge, Face, Motion, Piece } from '../../bag/index.ts';
-import { cross, type Point, type Point3, rectangle } from '../../geometry/index.ts';
+import { cross, must, type Point, type Point3, rectangle } from '../../geometry/index.ts';
 import { mm } from '../../units/index.ts';
 import { assemble, type Lie } from '../layout/assemble.ts';
 import type { HalfPlane, Region } from '../layout/bend.ts';
@@ -107,7 +107,7 @@ const ACROSS: Readonly<Partial<Record<Lie, readonly [string, string]>>> = {
 function nameFlat(lie: Lie, place: number): string {
   const after = Math.abs(place) / 2;
   if (after === 0) return `Across the centre, ${lie}`;
-  const wing = ACROSS[lie]?.[place > 0 ? 0 : 1] ?? '';
+  const wing = must(ACROSS[lie], `wing along a ${lie} line`)[place > 0 ? 0 : 1];
   return `Across wing ${wing}, after ${wing}${after}`;
 }
 

@@ -1,3 +1,4 @@
+import { must } from '../../geometry/index.ts';
 import { type Choices, type Control, motifChoice } from '../control/control.ts';
 import { squareRounds } from '../control/control-kinds.ts';
 import { each } from '../explore.ts';
@@ -78,7 +79,7 @@ export const pinwheel = defineFamily(pinwheelSchema)({
     }
   },
   begin: ({ height, width }, body, materials) => {
-    const motif = body.of === 'motifs' ? body.motif : (materials.anyMotif() ?? '');
+    const motif = body.of === 'motifs' ? body.motif : must(materials.anyMotif(), 'square');
     const tries = [3, 4, 5, 6, 7, 8, 9, 10].map((rounds) => {
       const s = pitchOf({ motif, rounds }, materials);
       // Tips stand at L / sqrt 2 sides above the base, which lies d wide.

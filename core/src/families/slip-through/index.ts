@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { BagGraph, Motion } from '../../bag/index.ts';
 import { count, idSchema } from '../../fields/index.ts';
+import { must } from '../../geometry/index.ts';
 import { type Choices, type Control, motifChoice, squaresOfSize } from '../control/control.ts';
 import { each } from '../explore.ts';
 import { defineFamily } from '../family.ts';
@@ -212,7 +213,7 @@ export const slipThrough = defineFamily(slipThroughSchema)({
     }
   },
   begin: ({ width, height }, body, materials) => {
-    const motif = body.of === 'motifs' ? body.motif : (materials.anyMotif() ?? '');
+    const motif = body.of === 'motifs' ? body.motif : must(materials.anyMotif(), 'square');
     const made = squaresOfSize({ width, height }, motif, materials);
     const { rounds, columns, rows } = made;
     const across = Math.min(MOST_CELLS / 2, Math.max(2, columns));

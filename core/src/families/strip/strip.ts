@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { Edge, Interval, Piece } from '../../bag/index.ts';
 import { count, idSchema } from '../../fields/index.ts';
-import { pathLength, rectangle } from '../../geometry/index.ts';
+import { must, pathLength, rectangle } from '../../geometry/index.ts';
 import { countsToFit, type StripCounts, spreadCounts } from '../../match/strip.ts';
 import { mm } from '../../units/index.ts';
 import { MOST_STITCHES, multipleSchema } from '../layout/body.ts';
@@ -88,7 +88,7 @@ export function sewStrip(
   sides: readonly FaceSide[],
   behind: readonly (readonly Interval[])[],
 ): SewnLine[] {
-  const length = marks.at(-1) ?? 0;
+  const length = must(marks.at(-1), 'end of the strip');
   return sides.flatMap(({ id, name, chain }, i) => {
     const [from = 0, to = length] = [marks[i], marks[i + 1]];
     // The strip's upper edge runs right to left, its lower edge left to right.
@@ -96,7 +96,7 @@ export function sewStrip(
     const lower: Interval = { piece: piece.id, edge: BOTTOM, from, to };
     return [
       sew('closing', `front/${id}`, `Front, ${name}`, chain, [upper]),
-      sew('closing', `back/${id}`, `Back, ${name}`, behind[i] ?? [], [lower]),
+      sew('closing', `back/${id}`, `Back, ${name}`, must(behind[i], 'side behind'), [lower]),
     ];
   });
 }

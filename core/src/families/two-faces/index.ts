@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { BagGraph, Motion } from '../../bag/index.ts';
-import { NOTHING, type Point3 } from '../../geometry/index.ts';
+import { must, NOTHING, type Point3 } from '../../geometry/index.ts';
 import { bodyOfSize, type Choices, type Control, lift } from '../control/control.ts';
 import { faceControls, faceSize } from '../control/face-control.ts';
 import { each } from '../explore.ts';
@@ -111,7 +111,7 @@ function build({ face, tuck }: TwoFaces, materials: Materials): BagGraph {
   const pieces = [...front.pieces, ...back.pieces];
   const bent = bend(pieces, [...faceRegions(front, k, 'front'), ...faceRegions(back, k, 'back')]);
   const sewn = front.sides.map(({ id, name, chain }, i) => {
-    const behind = reversed(back.sides.at(-1 - i)?.chain ?? []);
+    const behind = reversed(must(back.sides.at(-1 - i), 'side behind').chain);
     const title = `${name.charAt(0).toUpperCase()}${name.slice(1)} seam`;
     return sew('closing', `seam/${id}`, title, chain, behind);
   });

@@ -1,3 +1,4 @@
+import { must } from '../../geometry/index.ts';
 import { bodyControls, type Choices, type Control, lift, sizeOf } from '../control/control.ts';
 import { type Body, MOST_CELLS, MOST_ROUNDS, MOST_STITCHES } from '../layout/body.ts';
 import type { Materials } from '../layout/materials.ts';
@@ -139,7 +140,7 @@ function tubeControls(params: WrapRound, materials: Materials, choices: Choices)
 function roundsFor({ body }: WrapRound, motif: string, materials: Materials): number {
   const { width } = sizeOf(body, materials);
   const off = (rounds: number) =>
-    Math.abs((materials.motifShape(motif, rounds).edges[0]?.length ?? 0) - width);
+    Math.abs(must(materials.motifShape(motif, rounds).edges[0], 'edge').length - width);
   let best = 1;
   for (let rounds = 2; rounds <= MOST_ROUNDS; rounds++) if (off(rounds) < off(best)) best = rounds;
   return best;

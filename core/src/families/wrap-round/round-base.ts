@@ -1,6 +1,6 @@
 import type { BagGraph, Face, Motion, Piece } from '../../bag/index.ts';
 import { intervalLength } from '../../bag/index.ts';
-import type { Point3 } from '../../geometry/index.ts';
+import { must, type Point3 } from '../../geometry/index.ts';
 import { bend, type Region } from '../layout/bend.ts';
 import type { Materials } from '../layout/materials.ts';
 import { APART, sew, sheetsToGraph } from '../layout/sew.ts';
@@ -41,7 +41,7 @@ export function roundBase(
     turn: 0,
     cell: { sheet: 'base', row: 0, column: 0 },
   };
-  const round = { piece: 'base', edge: 0, from: 0, to: shape.edges[0]?.length ?? 0 };
+  const round = { piece: 'base', edge: 0, from: 0, to: must(shape.edges[0], 'edge').length };
   const sides = shape.outline.length;
   const radius = w / sides / (2 * Math.sin(Math.PI / sides));
   // The wall begins behind and goes round by the left, so that its seam lies in the middle of the back.

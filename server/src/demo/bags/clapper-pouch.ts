@@ -21,7 +21,7 @@ export const clapperPouch: DemoBag = {
       yarn: 'kingfisher',
       hook: 4,
       stitch: 'tall',
-      school: 'counts',
+      turning: 'counts',
       strands: 1,
       stitches: { count: 20, length: 112 },
       rows: { count: 10, length: 104 },
@@ -34,7 +34,7 @@ export const clapperPouch: DemoBag = {
       kind: 'solid',
       cornerChains: 2,
       gapChains: 0,
-      school: 'counts',
+      turning: 'counts',
       swatch: 'tall',
       oneWay: false,
       colourways: colourways(

@@ -18,7 +18,7 @@ export const glovePouch: DemoBag = {
       yarn: 'kingfisher',
       hook: 3.5,
       stitch: 'low',
-      school: 'does-not-count',
+      turning: 'does-not-count',
       strands: 1,
       stitches: { count: 24, length: 130 },
       rows: { count: 24, length: 122 },

@@ -20,7 +20,7 @@ export const handbellHauler: DemoBag = {
       yarn: 'kingfisher',
       hook: 5,
       stitch: 'tall',
-      school: 'counts',
+      turning: 'counts',
       strands: 1,
       stitches: { count: 18, length: 128 },
       rows: { count: 9, length: 111 },
@@ -33,7 +33,7 @@ export const handbellHauler: DemoBag = {
       kind: 'cluster',
       cornerChains: 2,
       gapChains: 0,
-      school: 'counts',
+      turning: 'counts',
       swatch: 'aran',
       oneWay: false,
       colourways: colourways(

@@ -14,7 +14,7 @@ export const hymnCover: DemoBag = {
       yarn: 'reed',
       hook: 3,
       stitch: 'tall',
-      school: 'counts',
+      turning: 'counts',
       strands: 1,
       stitches: { count: 26, length: 117 },
       rows: { count: 12, length: 93 },
@@ -27,7 +27,7 @@ export const hymnCover: DemoBag = {
       kind: 'cluster',
       cornerChains: 2,
       gapChains: 0,
-      school: 'counts',
+      turning: 'counts',
       swatch: 'linen',
       oneWay: true,
       colourways: colourways(

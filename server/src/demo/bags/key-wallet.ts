@@ -18,7 +18,7 @@ export const keyWallet: DemoBag = {
       yarn: 'rust',
       hook: 3.25,
       stitch: 'low',
-      school: 'does-not-count',
+      turning: 'does-not-count',
       strands: 1,
       stitches: { count: 26, length: 131 },
       rows: { count: 28, length: 133 },

@@ -20,7 +20,7 @@ export const knittingKeeper: DemoBag = {
       yarn: 'foam',
       hook: 4,
       stitch: 'tall',
-      school: 'counts',
+      turning: 'counts',
       strands: 1,
       stitches: { count: 20, length: 118 },
       rows: { count: 10, length: 92 },
@@ -33,7 +33,7 @@ export const knittingKeeper: DemoBag = {
       kind: 'cluster',
       cornerChains: 3,
       gapChains: 1,
-      school: 'counts',
+      turning: 'counts',
       swatch: 'dk',
       oneWay: false,
       colourways: colourways(

@@ -18,7 +18,7 @@ export const marketPinwheel: DemoBag = {
       yarn: 'reed',
       hook: 5.5,
       stitch: 'tall',
-      school: 'counts',
+      turning: 'counts',
       strands: 1,
       stitches: { count: 16, length: 121 },
       rows: { count: 8, length: 104 },
@@ -31,7 +31,7 @@ export const marketPinwheel: DemoBag = {
       kind: 'cluster',
       cornerChains: 2,
       gapChains: 1,
-      school: 'counts',
+      turning: 'counts',
       swatch: 'sluice',
       oneWay: false,
       colourways: colourways(

@@ -13,8 +13,8 @@ import {
   sideLoops,
   sideStitches,
   sizeTable,
-  TURNING_SCHOOLS,
-  turningSchoolName,
+  TURNINGS,
+  turningName,
 } from '@fennot/core';
 import { Plus, X } from 'lucide-react';
 import { lazy, Suspense } from 'react';
@@ -152,9 +152,9 @@ export function MotifSection({ plan, store, motif }: StationProps & { readonly m
       </Row>
       <Choice
         label="At the start of a round"
-        value={motif.school}
-        options={TURNING_SCHOOLS.map((school) => ({ value: school, label: turningSchoolName[school] }))}
-        onChange={(school) => set({ school })}
+        value={motif.turning}
+        options={TURNINGS.map((turning) => ({ value: turning, label: turningName[turning] }))}
+        onChange={(turning) => set({ turning })}
       />
       <label className="flex items-center gap-2 text-sm">
         <input

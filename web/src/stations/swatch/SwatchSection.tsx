@@ -11,8 +11,8 @@ import {
   type Swatch,
   stitchName,
   swatchSchema,
-  TURNING_SCHOOLS,
-  turningSchoolName,
+  TURNINGS,
+  turningName,
 } from '@fennot/core';
 import { useSettings } from '../../api/queries.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -38,7 +38,7 @@ export function SwatchSection({ plan, store, swatch }: StationProps & { readonly
         swatches: doc.swatches.map((one) => (one.id === swatch.id ? { ...one, ...change } : one)),
       }),
     );
-  const chain = foundationChain(20, swatch.stitch, swatch.school);
+  const chain = foundationChain(20, swatch.stitch, swatch.turning);
   const start: Counted = { count: 20, length: mm(20 * gauge.pitch.value) };
   const startRows: Counted = { count: 10, length: mm(10 * gauge.row.value) };
   return (
@@ -133,9 +133,9 @@ export function SwatchSection({ plan, store, swatch }: StationProps & { readonly
       </Row>
       <Choice
         label="At the start of a row"
-        value={swatch.school}
-        options={TURNING_SCHOOLS.map((school) => ({ value: school, label: turningSchoolName[school] }))}
-        onChange={(school) => set({ school })}
+        value={swatch.turning}
+        options={TURNINGS.map((turning) => ({ value: turning, label: turningName[turning] }))}
+        onChange={(turning) => set({ turning })}
         hint={`For 20 stitches chain ${chain.chains}, first stitch in chain ${chain.firstIn} from the hook.`}
       />
       <TextField label="Name of the swatch" value={swatch.name} onChange={(name) => set({ name })} />

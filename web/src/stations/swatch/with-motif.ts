@@ -26,7 +26,7 @@ export function withMotif(doc: BagDocument, kind: Motif['kind']): BagDocument {
     kind,
     cornerChains: 2,
     gapChains: 0,
-    school: 'counts',
+    turning: 'counts',
     swatch: swatch.id,
     oneWay: false,
     colourways: [{ id: 'c1', name: 'First colourway', rounds: doc.yarns.slice(0, 3).map((y) => y.id) }],
