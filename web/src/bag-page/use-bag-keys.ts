@@ -18,6 +18,15 @@ interface BagKeysOptions {
   readonly base: string;
 }
 
+/** On some keyboards a digit or a mark is typed with shift, on others without: what counts is the character. */
+const shiftedOrNot = (keys: Readonly<Record<string, (event: KeyboardEvent) => void>>) =>
+  Object.fromEntries(
+    Object.entries(keys).flatMap(([key, act]) => [
+      [key, act],
+      [`Shift+${key}`, act],
+    ]),
+  );
+
 /** The keys of an open bag; `keys/key-list.ts` names them all. */
 export function useBagKeys({ store, plan, station, base }: BagKeysOptions): void {
   const navigate = useNavigate();
@@ -48,12 +57,14 @@ export function useBagKeys({ store, plan, station, base }: BagKeysOptions): void
       '$mod+z': command(undo),
       '$mod+Shift+z': command(redo),
       '$mod+y': command(redo),
-      '(Shift)+?': plain(() => show('keys')),
-      ',': stepBy(-1),
-      '.': stepBy(1),
-      ...Object.fromEntries(
-        STATIONS.map((one, i) => [String(i + 1), plain(() => void navigate(`${base}/${one}`))]),
-      ),
+      ...shiftedOrNot({
+        '?': plain(() => show('keys')),
+        ',': stepBy(-1),
+        '.': stepBy(1),
+        ...Object.fromEntries(
+          STATIONS.map((one, i) => [String(i + 1), plain(() => void navigate(`${base}/${one}`))]),
+        ),
+      }),
     });
   }, [store, plan, station, base, navigate]);
 }

@@ -39,12 +39,12 @@ function plainMaterials(document: Raw): Materials {
 }
 
 /** Lines of version 1 that were named by counting, by what they are called since, and how they were counted. */
-const COUNTED: ReadonlyArray<{ readonly now: RegExp; readonly then: (n: number) => string }> = [
-  { now: /^(?:level|upright|rising|falling|x|y)\/-?\d+$/, then: (n) => `flat-${n}` },
-  { now: /^pair\//, then: (n) => `pair-${n + 1}` },
-  { now: /^seam\//, then: (n) => `seam-${n}` },
-  { now: /^front\/(?!column|row)/, then: (n) => `front-${n}` },
-  { now: /^back\/(?!column|row)/, then: (n) => `back-${n}` },
+const COUNTED: ReadonlyArray<{ readonly now: RegExp; readonly before: (n: number) => string }> = [
+  { now: /^(?:level|upright|rising|falling|x|y)\/-?\d+$/, before: (n) => `flat-${n}` },
+  { now: /^pair\//, before: (n) => `pair-${n + 1}` },
+  { now: /^seam\//, before: (n) => `seam-${n}` },
+  { now: /^front\/(?!column|row)/, before: (n) => `front-${n}` },
+  { now: /^back\/(?!column|row)/, before: (n) => `back-${n}` },
 ];
 
 /** What each line of a bag was called in version 1, and what it is called since. */
@@ -52,8 +52,8 @@ function renamedLines(construction: Construction, materials: Materials): Readonl
   const settled = familyOf(construction).settle(materials);
   const { lines } = familyOf(settled).build(materials);
   return new Map(
-    COUNTED.flatMap(({ now, then }) =>
-      lines.filter(({ id }) => now.test(id)).map(({ id }, n): [string, string] => [then(n), id]),
+    COUNTED.flatMap(({ now, before }) =>
+      lines.filter(({ id }) => now.test(id)).map(({ id }, n): [string, string] => [before(n), id]),
     ),
   );
 }

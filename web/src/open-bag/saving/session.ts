@@ -1,6 +1,5 @@
 import { type BagDocument, isDamaged, type StoredBag } from '@fennot/core';
 import { dequal } from 'dequal';
-import { nanoid } from 'nanoid';
 import { createStore, type StoreApi } from 'zustand';
 import { ApiProblem, AWAY, api, isMissing } from '../../api/client.ts';
 import { uuid } from '../../api/uuid.ts';

@@ -254,24 +254,30 @@ export function runHistory(turns: readonly Turn[]): History {
         return;
       }
       case 'write':
-        return write(one.window);
+        write(one.window);
+        return;
       case 'deliver':
-        return deliver(one.pick, false);
+        deliver(one.pick, false);
+        return;
       case 'repeat request':
-        return deliver(one.pick, true);
+        deliver(one.pick, true);
+        return;
       case 'answer':
-        return answer(one.pick);
+        answer(one.pick);
+        return;
       case 'drop request': {
         const request = at(requests, one.pick);
         if (!request) return;
         requests = without(requests, request);
-        return fails(request);
+        fails(request);
+        return;
       }
       case 'drop answer': {
         const own = at(answers, one.pick);
         if (!own) return;
         answers = without(answers, own);
-        return fails(own.request);
+        fails(own.request);
+        return;
       }
       case 'restart server': {
         // Connections break: what was not served never is, what was served is not answered.
@@ -282,36 +288,40 @@ export function runHistory(turns: readonly Turn[]): History {
         return;
       }
       case 'wait':
-        return wait(one.ms);
+        wait(one.ms);
+        return;
       case 'reload':
       case 'close': {
         const window = windows[one.window];
         if (!window) return;
         leave(one.window);
         windows[one.window] = undefined;
-        return one.is === 'reload' ? open(one.window) : undefined;
+        if (one.is === 'reload') open(one.window);
+        return;
       }
       case 'kill':
         windows[one.window] = undefined;
         return;
       case 'open':
-        return open(one.window);
+        open(one.window);
+        return;
       case 'look':
-        return deleted
-          ? tell(one.window, { is: 'deleted' })
-          : tell(one.window, { is: 'heard', current: server });
+        tell(one.window, deleted ? { is: 'deleted' } : { is: 'heard', current: server });
+        return;
       case 'hear': {
         const own = at(heard, one.pick);
         if (!own) return;
         heard.splice(heard.indexOf(own), 1);
-        return tell(
+        tell(
           own.window,
           own.current === 'deleted' ? { is: 'deleted' } : { is: 'heard', current: own.current },
         );
+        return;
       }
       case 'take':
       case 'copy':
-        return decide(one.window, one.is);
+        decide(one.window, one.is);
+        return;
       case 'full disk':
         full = one.on;
         return;

@@ -145,8 +145,15 @@ interface DamagedProps {
 function Damaged({ name, why, children }: DamagedProps) {
   return (
     <>
-      <div className="flex h-52 items-center justify-center bg-table" aria-hidden="true">
-        <svg viewBox="0 0 120 100" className="h-32" fill="none" strokeWidth={3} strokeLinecap="round">
+      <div className="flex h-52 items-center justify-center bg-table">
+        <svg
+          aria-hidden="true"
+          viewBox="0 0 120 100"
+          className="h-32"
+          fill="none"
+          strokeWidth={3}
+          strokeLinecap="round"
+        >
           <path d="M20 34h80l-8 58H28Z" stroke="var(--line)" strokeDasharray="7 6" />
           <path d="M62 34l-8 16 12 10-9 14" stroke="var(--loosestrife)" />
         </svg>
