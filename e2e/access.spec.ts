@@ -1,27 +1,27 @@
 import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
 import { expect, test } from './server.ts';
 
 const STATIONS = ['Brief', 'Swatch', 'Build', 'Sides', 'Joins', 'Finish'];
+const SCHEMES = ['light', 'dark'] as const;
 
-for (const colorScheme of ['light', 'dark'] as const) {
-  test(`no access violations, ${colorScheme}`, async ({ page, open }) => {
-    await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
-    const check = async (where: string) => {
-      const axe = new AxeBuilder({ page });
-      // By night only the colours are others.
-      if (colorScheme === 'dark') axe.withRules(['color-contrast']);
-      const { violations } = await axe.analyze();
-      const found = violations.flatMap(({ id, nodes }) =>
-        nodes.map(({ html }) => `${where}: ${id}: ${html.slice(0, 160)}`),
-      );
-      expect(found).toEqual([]);
-    };
-    await page.goto('/');
-    await expect(page.getByRole('heading', { name: 'Folder satchel' }).first()).toBeVisible();
-    await check('bags');
-    await page.getByRole('button', { name: 'Begin a bag' }).click();
-    await check('begin');
-    await page.keyboard.press('Escape');
+/** Looks at what is shown now; by night only the colours are others. */
+async function checking(page: Page, colorScheme: (typeof SCHEMES)[number]) {
+  await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
+  return async (where: string) => {
+    const axe = new AxeBuilder({ page });
+    if (colorScheme === 'dark') axe.withRules(['color-contrast']);
+    const { violations } = await axe.analyze();
+    const found = violations.flatMap(({ id, nodes }) =>
+      nodes.map(({ html }) => `${where}: ${id}: ${html.slice(0, 160)}`),
+    );
+    expect(found).toEqual([]);
+  };
+}
+
+for (const scheme of SCHEMES) {
+  test(`no access violations at the stations, ${scheme}`, async ({ page, open }) => {
+    const check = await checking(page, scheme);
     await open('Folder satchel');
     for (const station of STATIONS) {
       await page.getByRole('link', { name: new RegExp(`^${station}`) }).click();
@@ -30,6 +30,17 @@ for (const colorScheme of ['light', 'dark'] as const) {
     }
     await page.getByRole('radio', { name: 'Worn' }).click();
     await check('on a figure');
+  });
+
+  test(`no access violations on the list and the sheets, ${scheme}`, async ({ page, open }) => {
+    const check = await checking(page, scheme);
+    await page.goto('/');
+    await expect(page.getByRole('heading', { name: 'Folder satchel' }).first()).toBeVisible();
+    await check('bags');
+    await page.getByRole('button', { name: 'Begin a bag' }).click();
+    await check('begin');
+    await page.keyboard.press('Escape');
+    await open('Folder satchel');
     await page.getByRole('button', { name: 'Settings' }).click();
     await expect(page.getByRole('radio', { name: 'inches' })).toBeVisible();
     await check('settings');
