@@ -5,6 +5,14 @@ const columns = (page: Page) => field(page, 'Columns round the bag');
 const clash = (page: Page) => page.getByRole('dialog', { name: 'This bag was changed in another window' });
 const status = (page: Page) => page.getByRole('status', { name: 'Saving' });
 
+/** The same bag in another browser, which has saved nine columns. */
+async function nineSavedIn(other: Page, page: Page): Promise<Page> {
+  await other.goto(page.url());
+  await put(columns(other), '9');
+  await saved(other);
+  return other;
+}
+
 /** Loses the answer to the next save: the server has it, the page never hears. */
 async function loseNextAnswer(page: Page): Promise<void> {
   await page.route(
@@ -65,10 +73,7 @@ test('a clash is told, also after a reload in the middle of it; mine becomes a c
   stored,
 }) => {
   const id = await open('Rope roll');
-  const other = await anotherBrowser();
-  await other.goto(page.url());
-  await put(columns(other), '9');
-  await saved(other);
+  const other = await nineSavedIn(await anotherBrowser(), page);
   await put(columns(page), '5');
   await expect(clash(page)).toBeVisible();
   await page.reload();
@@ -85,10 +90,7 @@ test('a clash is told, also after a reload in the middle of it; mine becomes a c
 
 test('taking the other state in a clash leaves mine under undo', async ({ page, open, anotherBrowser }) => {
   await open('Rope roll');
-  const other = await anotherBrowser();
-  await other.goto(page.url());
-  await put(columns(other), '9');
-  await saved(other);
+  await nineSavedIn(await anotherBrowser(), page);
   await put(columns(page), '5');
   await page.getByRole('button', { name: 'Take the other' }).click();
   await expect(columns(page)).toHaveValue('9');
@@ -99,10 +101,7 @@ test('taking the other state in a clash leaves mine under undo', async ({ page, 
 
 test('the same change in two browsers is no clash', async ({ page, open, anotherBrowser }) => {
   await open('Rope roll');
-  const other = await anotherBrowser();
-  await other.goto(page.url());
-  await put(columns(other), '9');
-  await saved(other);
+  await nineSavedIn(await anotherBrowser(), page);
   await put(columns(page), '9');
   await saved(page);
   await expect(clash(page)).toHaveCount(0);

@@ -10,7 +10,6 @@ export const problemSchema = z.object({
   detail: z.string(),
   errors: z.array(fieldProblemSchema).optional(),
 });
-export type Problem = z.infer<typeof problemSchema>;
 
 /** A save that was not made from the latest version gets the latest along. */
 export const clashSchema = problemSchema.extend({ current: keptBagSchema });

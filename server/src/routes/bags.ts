@@ -2,7 +2,7 @@ import { clashSchema, isDamaged, PROBLEMS, planned, problemSchema, ROUTES, readD
 import type { FastifyReply } from 'fastify';
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod';
 import { z } from 'zod';
-import { BagStore } from '../db/bags.ts';
+import { BagStore, type Outcome } from '../db/bags.ts';
 import { sendProblem } from '../plugins/problems.ts';
 import { liningPdf } from '../print/lining-pdf.ts';
 
@@ -10,6 +10,18 @@ const params = z.object({ id: z.string() });
 const isUuid = (id: string) => z.uuid().safeParse(id).success;
 
 const noSuchBag = (reply: FastifyReply) => sendProblem(reply, PROBLEMS.noSuchBag);
+
+/** The bag as it is now, or why it was not changed. */
+function changed<T>(reply: FastifyReply, outcome: Outcome<T>) {
+  switch (outcome.is) {
+    case 'done':
+      return outcome.bag;
+    case 'missing':
+      return noSuchBag(reply);
+    case 'clash':
+      return sendProblem(reply, { ...PROBLEMS.changedElsewhere, more: { current: outcome.current } });
+  }
+}
 
 /** Checks a document by hand, so that the answer carries the core's own sentences and paths. */
 function checked(reply: FastifyReply, input: unknown) {
@@ -92,15 +104,7 @@ export const bagRoutes: FastifyPluginAsyncZod = async (app) => {
       if (!isUuid(id)) return noSuchBag(reply);
       const document = checked(reply, body.document);
       if (!document) return reply;
-      const result = await store().save(id, body.save, body.basedOn, document);
-      switch (result.is) {
-        case 'done':
-          return result.bag;
-        case 'missing':
-          return noSuchBag(reply);
-        case 'clash':
-          return sendProblem(reply, { ...PROBLEMS.changedElsewhere, more: { current: result.current } });
-      }
+      return changed(reply, await store().save(id, body.save, body.basedOn, document));
     },
   );
 
@@ -118,15 +122,7 @@ export const bagRoutes: FastifyPluginAsyncZod = async (app) => {
     { schema: { tags, params, body: restoreBag.body, response: { 200: restoreBag.answer, ...clash } } },
     async ({ params: { id }, body }, reply) => {
       if (!isUuid(id)) return noSuchBag(reply);
-      const result = await store().restore(id, body.basedOn);
-      switch (result.is) {
-        case 'done':
-          return result.bag;
-        case 'missing':
-          return noSuchBag(reply);
-        case 'clash':
-          return sendProblem(reply, { ...PROBLEMS.changedElsewhere, more: { current: result.current } });
-      }
+      return changed(reply, await store().restore(id, body.basedOn));
     },
   );
 };

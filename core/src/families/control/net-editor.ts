@@ -43,20 +43,3 @@ export interface NetEditor<C> {
   /** What is not sound yet, in sentences. */
   readonly problems: readonly string[];
 }
-
-/** The same editor for something that contains what it edits. */
-export function liftEditor<A, B>(editor: NetEditor<A>, into: (a: A) => B): NetEditor<B> {
-  return {
-    ...editor,
-    spots: editor.spots.map((spot) => ({ ...spot, add: (of) => into(spot.add(of)) })),
-    pieces: editor.pieces.map((piece) => {
-      const { take } = piece;
-      return { ...piece, take: take && (() => into(take())), turn: () => into(piece.turn()) };
-    }),
-    folds: editor.folds.map((fold) => ({ ...fold, next: () => into(fold.next()) })),
-    clear: () => into(editor.clear()),
-    pair: (a, b) => into(editor.pair(a, b)),
-    part: (edge) => into(editor.part(edge)),
-    suggested: { ...editor.suggested, close: () => into(editor.suggested.close()) },
-  };
-}
