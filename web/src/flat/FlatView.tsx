@@ -51,8 +51,8 @@ export function FlatView(props: FlatViewProps) {
   const bounds = useMemo(() => netBounds(plan.graph), [plan]);
   const upsideDown = useMemo(() => turnedPieces(plan.document, plan.graph), [plan]);
   const labels = useMemo(
-    () => labelsOf({ plan, px, named: named === true, turned: upsideDown }),
-    [plan, px, named, upsideDown],
+    () => labelsOf({ plan, px, named: named === true, turned: upsideDown, lettered: seams }),
+    [plan, px, named, upsideDown, seams],
   );
   const obstacles = useMemo(
     (): Obstacle[] => [
@@ -85,7 +85,7 @@ export function FlatView(props: FlatViewProps) {
   };
   return (
     <section aria-label="Laid flat" className="flex min-h-0 min-w-0 flex-col">
-      <header className="flex items-baseline justify-between gap-2 px-3 pt-2 max-sm:invisible">
+      <header className="flex items-baseline justify-between gap-2 px-3 pt-2 max-sm:invisible max-sm:pb-4">
         <h2 className="text-base">Laid flat</h2>
       </header>
       <div ref={ref} className="relative min-h-0 grow">
@@ -206,13 +206,19 @@ interface LabelsProps {
   readonly named: boolean;
   /** Pieces that must be laid upside down, to hang upright on the far face. */
   readonly turned: ReadonlySet<string>;
+  /** Whether letters of seams stand on the pieces as well. */
+  readonly lettered: boolean;
 }
 
+/** Least width and height of a piece that carries its name, and of one that carries letters round it, px. */
+const NAME_ROOM = 30;
+const NAME_AND_LETTERS_ROOM = 44;
+
 /** What a piece carries on the drawing, and where: text, the middle of it, and its width in pixels. */
-function labelOf(piece: Piece, { px, named, turned }: Omit<LabelsProps, 'plan'>) {
+function labelOf(piece: Piece, { px, named, turned, lettered }: Omit<LabelsProps, 'plan'>) {
   const box = extent(piece.outline);
   const down = turned.has(piece.id);
-  const roomy = Math.min(box.width, box.height) / px > 30;
+  const roomy = Math.min(box.width, box.height) / px > (lettered ? NAME_AND_LETTERS_ROOM : NAME_ROOM);
   if ((!named && !down) || !roomy) return undefined;
   const room = box.width / px - 6;
   // `Front A1` becomes `A1` where it would not fit.
