@@ -1,8 +1,17 @@
-import { along, distance3, groupBy, outwardNormal, type Point3, rectangle, unit } from '../geometry/index.ts';
+import {
+  along,
+  distance3,
+  groupBy,
+  NO_STRETCH,
+  outwardNormal,
+  type Point3,
+  rectangle,
+  unit,
+} from '../geometry/index.ts';
 import { mm } from '../units/index.ts';
 import { cornersOf } from './corners.ts';
 import type { BagGraph, Motion, Piece, Strap } from './graph.ts';
-import { move, onFacet, outward, pieceIndex, stretchesOf } from './place.ts';
+import { edgeOf, move, onFacet, outward, pieceIndex, stretchesOf } from './place.ts';
 
 /** A straight stretch of the made-up rim. */
 export interface RimStretch {
@@ -30,14 +39,14 @@ export function rimStretches(graph: BagGraph): RimStretch[][] {
     .map((loop) =>
       loop.flatMap(({ interval }): RimStretch[] => {
         const own = piece(interval.piece);
-        const { loops = 0, length: whole = 1 } = own.edges[interval.edge] ?? {};
+        const { loops, length: whole } = edgeOf(own, interval.edge);
         return stretchesOf(own, interval.edge).flatMap(({ p, q, from, to }) =>
           (facets.get(own.id) ?? []).flatMap((facet): RimStretch[] => {
             const shares = onFacet(own, facet, p, q);
             if (!shares) return [];
             const low = Math.max(interval.from, from + (to - from) * shares[0]);
             const high = Math.min(interval.to, from + (to - from) * shares[1]);
-            if (high - low < 0.01) return [];
+            if (high - low < NO_STRETCH) return [];
             const place = (at: number) => move(facet.motion, along(p, q, (at - from) / (to - from)));
             const { x: ox, y: oy } = outwardNormal(p, q);
             const { u, v } = facet.motion;
@@ -122,6 +131,9 @@ export function eyeletPlaces(graph: BagGraph): Array<{ at: Point3; normal: Point
 const ZERO: Point3 = { x: 0, y: 0, z: 0 };
 const ORIGIN = { piece: '', loops: 0, from: ZERO, to: ZERO, out: ZERO, normal: ZERO };
 
+/** Straight parts a hanging strap is drawn in: no corner is seen at them. */
+const STRAP_PARTS = 24;
+
 /**
  * A strap as it hangs, from end to end: half a wave about as long as the strap is, up over the opening or out
  * behind.
@@ -129,8 +141,8 @@ const ORIGIN = { piece: '', loops: 0, from: ZERO, to: ZERO, out: ZERO, normal: Z
 export function strapPath({ from, to, length, behind }: Strap): Point3[] {
   const apart = distance3(from, to);
   const rise = Math.sqrt(Math.max(0, length * length - apart * apart)) / 2;
-  return Array.from({ length: 25 }, (_, i) => {
-    const t = i / 24;
+  return Array.from({ length: STRAP_PARTS + 1 }, (_, i) => {
+    const t = i / STRAP_PARTS;
     const bow = rise * Math.sin(Math.PI * t);
     return {
       x: from.x + (to.x - from.x) * t,

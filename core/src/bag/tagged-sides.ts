@@ -1,3 +1,4 @@
+import { letterOf } from '../fields/index.ts';
 import { along, type Point } from '../geometry/index.ts';
 import type { BagGraph, Seam } from './graph.ts';
 import { inNet, pathOn, pieceIndex } from './place.ts';
@@ -13,12 +14,6 @@ export interface TaggedSide {
   readonly at: Point;
   /** Where the piece lies, walking the paths: to the left (1) or to the right (-1). */
   readonly hand: 1 | -1;
-}
-
-/** a, b, ... z, aa, ab: no two lines share a letter. */
-function letterOf(line: number): string {
-  const last = String.fromCharCode(97 + (line % 26));
-  return line < 26 ? last : letterOf(Math.floor(line / 26) - 1) + last;
 }
 
 /** The two sides of every line that is not flat, lettered a, b, c ... in the order of the lines. */
@@ -46,7 +41,7 @@ export function taggedSides(graph: BagGraph): TaggedSide[] {
       const at = along(start, end, paths.length % 2 === 1 ? 0.5 : 0.02);
       // Left of an edge lies its piece.
       const hand = seam[side].from <= seam[side].to ? 1 : -1;
-      return [{ line: id, kind, tag: letterOf(i), paths, at, hand }];
+      return [{ line: id, kind, tag: letterOf(i).toLowerCase(), paths, at, hand }];
     });
   });
 }

@@ -1,8 +1,9 @@
 import { z } from 'zod';
+import { eyeletsSchema } from '../families/layout/eyelets.ts';
 import { faceSchema } from '../families/layout/face.ts';
 import { count, idSchema } from '../fields/index.ts';
 
-const edgeSchema = z
+export const edgeSchema = z
   .strictObject({
     swatch: idSchema,
     rounds: count('Edge rounds', 40),
@@ -16,15 +17,11 @@ const edgeSchema = z
 
 const drawstringSchema = z
   .strictObject({
-    eyelets: z
-      .int('Eyelets are whole.')
-      .min(4, 'A drawstring needs at least 4 eyelets.')
-      .max(200, 'At most 200 eyelets.')
-      .multipleOf(2, 'Eyelets come in an even number: the cord goes in and out.'),
+    eyelets: eyeletsSchema,
   })
   .meta({ description: 'A cord through eyelets along the rim.' });
 
-const waistSchema = z
+export const waistSchema = z
   .strictObject({
     /** Per cent of the height. */
     at: count('The height of the waist', 95, 10),

@@ -1,5 +1,6 @@
 export * from './features-schema.ts';
 export * from './finish-schema.ts';
+export * from './look-up.ts';
 export * from './read.ts';
 export * from './same.ts';
 export * from './schema.ts';

@@ -1,16 +1,21 @@
 import type { BagGraph } from '../bag/index.ts';
 import { measure } from '../bag/index.ts';
-import type { Features } from '../document/features-schema.ts';
+import { edgeSchema, type Features, waistSchema } from '../document/features-schema.ts';
+import { firstSwatch } from '../document/look-up.ts';
 import { type Choices, type Control, lift, panelOfSize } from '../families/control/control.ts';
 import { ofPart, swatchChoice, yesNo } from '../families/control/control-kinds.ts';
 import { faceControls, faceSize, oneOfSize } from '../families/control/face-control.ts';
+import { evenEyelets, eyeletsSchema } from '../families/layout/eyelets.ts';
 import type { FaceMake } from '../families/layout/face.ts';
 import { rimBehind } from '../families/layout/flap.ts';
 import type { Materials } from '../families/layout/materials.ts';
+import { between } from '../fields/index.ts';
 import { isSquare } from '../motif/index.ts';
 
 /** How far down the front a first flap reaches. */
 const REACH = 0.55;
+/** A first waist: high, and gently drawn in; per cent. */
+const USUAL_WAIST = { at: 70, draw: 20 };
 /** Eyelets stand about this far apart at first, mm. */
 const EYELET_STEP = 45;
 
@@ -37,7 +42,7 @@ function without(features: Features, key: keyof Features): Features {
 
 function edgeControls(features: Features, choices: Choices): Control<Features>[] {
   const { edge } = features;
-  const swatch = choices.swatches[0]?.id ?? '';
+  const swatch = firstSwatch(choices);
   const on = yesNo('edge', 'Edge rounds along the opening', edge !== undefined, (wanted): Features => {
     if (!wanted) return without(features, 'edge');
     return edge ? features : { ...features, edge: { swatch, rounds: 3, growth: 0 } };
@@ -50,8 +55,7 @@ function edgeControls(features: Features, choices: Choices): Control<Features>[]
       id: 'edge-rounds',
       label: 'Edge rounds',
       value: edge.rounds,
-      min: 1,
-      max: 40,
+      ...between(edgeSchema.shape.rounds),
       step: 1,
       hint: 'each adds its height',
       set: (rounds) => ({ ...features, edge: { ...edge, rounds } }),
@@ -61,8 +65,7 @@ function edgeControls(features: Features, choices: Choices): Control<Features>[]
       id: 'edge-growth',
       label: 'Edge flares or draws in',
       value: edge.growth,
-      min: -60,
-      max: 60,
+      ...between(edgeSchema.shape.growth),
       step: 5,
       hint: 'per cent of the rim: 0 keeps it, less draws it in, more flares',
       set: (growth) => ({ ...features, edge: { ...edge, growth } }),
@@ -91,7 +94,7 @@ function flapControls(
   if (!flap && (rimBehind(graph).length === 0 || graph.facets.some(({ face }) => face === 'flap'))) return [];
   const { width, height, depth } = measure(graph);
   const size = { width: 0.9 * width, height: depth + REACH * height };
-  const swatch = choices.swatches[0]?.id ?? '';
+  const swatch = firstSwatch(choices);
   const square = choices.motifs.find(({ kind }) => isSquare(kind));
   const half = choices.motifs.find(({ kind }) => kind === 'half-disc');
   const make = (value: string): FaceMake | undefined => {
@@ -169,7 +172,7 @@ function waistControls(features: Features): Control<Features>[] {
   const { waist } = features;
   const on = yesNo('waist', 'A drawn-in waist', waist !== undefined, (wanted): Features => {
     if (!wanted) return without(features, 'waist');
-    return waist ? features : { ...features, waist: { at: 70, draw: 20 } };
+    return waist ? features : { ...features, waist: USUAL_WAIST };
   });
   if (!waist) return [on];
   return [
@@ -179,8 +182,7 @@ function waistControls(features: Features): Control<Features>[] {
       id: 'waist-at',
       label: 'Waist at',
       value: waist.at,
-      min: 10,
-      max: 95,
+      ...between(waistSchema.shape.at),
       step: 5,
       hint: 'per cent of the height',
       set: (at) => ({ ...features, waist: { ...waist, at } }),
@@ -190,8 +192,7 @@ function waistControls(features: Features): Control<Features>[] {
       id: 'waist-draw',
       label: 'Drawn in by',
       value: waist.draw,
-      min: 2,
-      max: 60,
+      ...between(waistSchema.shape.draw),
       step: 2,
       hint: 'per cent of the way round: what goes in must pass it',
       set: (draw) => ({ ...features, waist: { ...waist, draw } }),
@@ -201,7 +202,8 @@ function waistControls(features: Features): Control<Features>[] {
 
 function drawstringControls(features: Features, graph: BagGraph): Control<Features>[] {
   const { drawstring } = features;
-  const first = Math.min(200, Math.max(4, 2 * Math.round(measure(graph).opening / EYELET_STEP / 2)));
+  const { min, max } = between(eyeletsSchema);
+  const first = Math.min(max, Math.max(min, evenEyelets(measure(graph).opening / EYELET_STEP)));
   const on = yesNo(
     'drawstring',
     'Drawstring through the rim',
@@ -219,11 +221,10 @@ function drawstringControls(features: Features, graph: BagGraph): Control<Featur
       id: 'eyelets',
       label: 'Eyelets',
       value: drawstring.eyelets,
-      min: 4,
-      max: 200,
+      ...between(eyeletsSchema),
       step: 2,
       hint: 'an even number, so that the cord comes out where it went in. Cords can strangle: not on small children’s things.',
-      set: (eyelets) => ({ ...features, drawstring: { eyelets: 2 * Math.round(eyelets / 2) } }),
+      set: (eyelets) => ({ ...features, drawstring: { eyelets: evenEyelets(eyelets) } }),
     },
   ];
 }

@@ -13,3 +13,9 @@ export const boundsOf = (schema: z.ZodNumber): Bounds => ({
   max: schema.maxValue ?? Number.POSITIVE_INFINITY,
   whole: schema.isInt,
 });
+
+/** The least and the most of a number, for a control that steps between them. */
+export const between = (schema: z.ZodNumber): { readonly min: number; readonly max: number } => {
+  const { min, max } = boundsOf(schema);
+  return { min, max };
+};

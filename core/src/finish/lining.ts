@@ -1,6 +1,6 @@
 import { EndType, inflatePathsD, JoinType } from 'clipper2-ts';
 import { type BagGraph, type Face, measure, move, rimStretches } from '../bag/index.ts';
-import { area, distance, hullOf, type Point } from '../geometry/index.ts';
+import { area, distance, extent, hullOf, type Point } from '../geometry/index.ts';
 
 /** A piece of lining to cut: its seam line, without allowance. */
 export interface LiningPiece {
@@ -89,14 +89,14 @@ export function liningPieces(graph: BagGraph): LiningPiece[] {
 const quarters = (outline: readonly Point[]): Point[] =>
   [0, 1, 2, 3].flatMap((k) => outline[Math.round((k * outline.length) / 4) % outline.length] ?? []);
 
+/** About a stitch, mm: lining pieces that differ by less are cut as one. */
+const A_STITCH = 4;
+
 /** Whether two outlines are the same within a stitch. */
 function alike(a: readonly Point[], b: readonly Point[]): boolean {
-  const size = (outline: readonly Point[]) => [
-    Math.max(0, ...outline.map(({ x }) => x)),
-    Math.max(0, ...outline.map(({ y }) => y)),
-  ];
-  const [p, q] = [size(a), size(b)];
-  return a.length === b.length && p.every((value, i) => Math.abs(value - (q[i] ?? 0)) < 4);
+  const [p, q] = [extent(a), extent(b)];
+  const near = (one: number, other: number) => Math.abs(one - other) < A_STITCH;
+  return a.length === b.length && near(p.width, q.width) && near(p.height, q.height);
 }
 
 /** How far a corner of the cutting line may stand out, in allowances: a sharper one is cut off there. */

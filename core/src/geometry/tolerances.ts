@@ -11,3 +11,6 @@ export const NOTHING = 1e-6;
 
 /** Points nearer than this are one point, mm: far less than a thread is thick, far more than rounding makes. */
 export const SAME_PLACE = 1e-3;
+
+/** A stretch of an edge shorter than this, mm, is none: it is what cutting leaves beside a corner. */
+export const NO_STRETCH = 0.01;

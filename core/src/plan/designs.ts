@@ -1,5 +1,6 @@
 import type { BagGraph } from '../bag/index.ts';
 import type { BagDocument } from '../document/index.ts';
+import { motifOf } from '../document/look-up.ts';
 
 /**
  * Which colourway each motif of the bag is worked in, by piece id. Colourways take turns along a knight's
@@ -9,7 +10,7 @@ export function designsOf(document: BagDocument, graph: BagGraph): ReadonlyMap<s
   const designs = new Map<string, string>();
   for (const { id, make, cell } of graph.pieces) {
     if (make.of !== 'motif') continue;
-    const ways = document.motifs.find((motif) => motif.id === make.motif)?.colourways ?? [];
+    const ways = motifOf(document, make.motif).colourways;
     const n = Math.max(1, ways.length);
     // Cells may be counted from anywhere: the place in the turn is never negative.
     const way = ways[(((cell.column + 2 * cell.row) % n) + n) % n];

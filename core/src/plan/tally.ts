@@ -1,5 +1,6 @@
 import type { BagGraph } from '../bag/index.ts';
 import type { BagDocument } from '../document/index.ts';
+import { motifOf } from '../document/look-up.ts';
 import { isSquare } from '../motif/index.ts';
 import type { JoinPlan } from '../runs/index.ts';
 import { type Effort, effortOf } from '../yarn/index.ts';
@@ -37,9 +38,9 @@ export function tallyOf(
       continue;
     }
     motifs++;
-    const motif = document.motifs.find((one) => one.id === make.motif);
-    if (motif && isSquare(motif.kind)) squares++;
-    const way = motif?.colourways.find((colourway) => colourway.id === designs.get(id));
+    const motif = motifOf(document, make.motif);
+    if (isSquare(motif.kind)) squares++;
+    const way = motif.colourways.find((colourway) => colourway.id === designs.get(id));
     pieceEnds += 2 * coloursBegun(way?.rounds ?? [], make.rounds);
   }
   const joinYarn = joins.runs.reduce((sum, run) => sum + run.yarn, 0);

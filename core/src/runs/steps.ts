@@ -9,7 +9,7 @@ import {
   pointOnEdge,
   type Seam,
 } from '../bag/index.ts';
-import { distance, SAME_PLACE } from '../geometry/index.ts';
+import { distance, must, SAME_PLACE } from '../geometry/index.ts';
 import { seamPairing } from '../match/index.ts';
 import { compass, edgeNames, type JoiningGraph, type SeamLink } from './links.ts';
 import { type Hold, joinMethod } from './methods.ts';
@@ -195,7 +195,7 @@ function squaresAsYouGo(
   join: (pass: Pass<SeamLink>) => StepJoin,
 ): JoinStep[] {
   const at = new Map(pieces.map(({ id }, i) => [id, i]));
-  const order = (id: string) => at.get(id) ?? 0;
+  const order = (id: string) => must(at.get(id), `piece ${id}`);
   const joins = new Map<string, StepJoin[]>();
   const of = (id: string) => {
     const own = joins.get(id) ?? [];

@@ -1,4 +1,5 @@
 import type { BagDocument } from '../document/index.ts';
+import { firstSwatch } from '../document/look-up.ts';
 import {
   type Construction,
   FAMILIES,
@@ -72,7 +73,7 @@ export function fullSearch(document: BagDocument, panels: boolean): SearchOption
       strip: 40,
     },
     edge: {
-      swatch: document.features?.edge?.swatch ?? document.swatches[0]?.id ?? '',
+      swatch: document.features?.edge?.swatch ?? firstSwatch(document),
       rounds: MOST_EDGE,
     },
   };

@@ -1,5 +1,6 @@
 import { type BagGraph, type Extents, measure, rimStretches, type Strap } from '../bag/index.ts';
 import type { BagDocument } from '../document/index.ts';
+import { yarnOf } from '../document/look-up.ts';
 import type { Finished, SizeTable } from '../fit/index.ts';
 import { dropOf } from './drop.ts';
 import { planStraps, type StrapPlaces, type StrapPlan } from './straps.ts';
@@ -29,7 +30,7 @@ export function hangStraps(graph: BagGraph, document: BagDocument, table: SizeTa
   if (!own) return { graph, straps: undefined, drop: undefined };
   const { swatch, gauge } = table.swatch(own.swatch);
   const size = measure(graph);
-  const fibre = document.yarns.find(({ id }) => id === swatch.yarn)?.fibre ?? '';
+  const { fibre } = yarnOf(document, swatch.yarn);
   const straps = planStraps(own, gauge, fibre, { width: size.width, ...faceLoops(graph) });
   const rows = straps.counts === 'rows';
   const drop = dropOf(straps, rows ? table.row(own.swatch) : table.pitch(own.swatch));

@@ -1,7 +1,8 @@
 import type { BagGraph } from '../bag/index.ts';
 import type { BagDocument } from '../document/index.ts';
+import { motifOf, yarnOf } from '../document/look-up.ts';
 import { gaugeOf } from '../gauge/index.ts';
-import { area, groupBy } from '../geometry/index.ts';
+import { area, groupBy, must } from '../geometry/index.ts';
 import type { Stitch } from '../stitches/index.ts';
 import { motifStitches, panelStitches } from './stitches-of.ts';
 
@@ -31,7 +32,7 @@ export function effortOf(
 ): Effort {
   const perStitch = new Map(
     document.swatches.map((swatch) => {
-      const weight = document.yarns.find(({ id }) => id === swatch.yarn)?.weight ?? 4;
+      const { weight } = yarnOf(document, swatch.yarn);
       const { pitch } = gaugeOf({ ...swatch, yarnWeight: weight });
       return [swatch.id, YARN_BY_PITCH[swatch.stitch] * pitch.value * swatch.strands];
     }),
@@ -39,7 +40,7 @@ export function effortOf(
   let [stitches, yarn] = [0, 0];
   const put = (many: number, swatch: string) => {
     stitches += many;
-    yarn += many * (perStitch.get(swatch) ?? 0);
+    yarn += many * must(perStitch.get(swatch), `swatch ${swatch}`);
   };
   // Hundreds of squares are of a few kinds: each kind is counted once.
   const alike = groupBy(graph.pieces, ({ make }) =>
@@ -48,8 +49,8 @@ export function effortOf(
   for (const [kind, pieces] of alike) {
     const make = pieces[0]?.make;
     if (kind && make?.of === 'motif') {
-      const motif = document.motifs.find(({ id }) => id === make.motif);
-      if (motif) put(pieces.length * motifStitches(motif, make.rounds), motif.swatch);
+      const motif = motifOf(document, make.motif);
+      put(pieces.length * motifStitches(motif, make.rounds), motif.swatch);
       continue;
     }
     for (const piece of pieces)
@@ -76,6 +77,6 @@ function rimLoops({ pieces, seams }: BagGraph): number {
   }
   for (const { a, b } of seams)
     for (const { piece, edge, from, to } of [a, b])
-      loops -= Math.abs(to - from) * (perMm.get(`${piece}/${edge}`) ?? 0);
+      loops -= Math.abs(to - from) * must(perMm.get(`${piece}/${edge}`), 'edge');
   return Math.max(0, loops);
 }

@@ -1,4 +1,4 @@
-import { extent, type Piece, type Plan, pieceIndex } from '@fennot/core';
+import { extent, motifOf, type Piece, type Plan, pieceIndex, swatchOf, yarnOf } from '@fennot/core';
 import { memo, useId, useMemo } from 'react';
 import { motifPicture } from './motif-picture.ts';
 import { panelTile } from './panel-tile.ts';
@@ -18,24 +18,22 @@ export type Cloth =
 /** Finds the cloth of each piece of a plan. */
 export function clothOf(plan: Plan): (piece: Piece) => Cloth {
   const { document } = plan;
-  const colourOf = (yarn: string) => document.yarns.find(({ id }) => id === yarn)?.colour ?? '#8a948c';
+  const colourOf = (yarn: string) => yarnOf(document, yarn).colour;
   return (piece) => {
     const { make } = piece;
     if (make.of === 'motif') {
-      const motif = document.motifs.find(({ id }) => id === make.motif);
-      const way = motif?.colourways.find(({ id }) => id === plan.designs.get(piece.id));
+      const motif = motifOf(document, make.motif);
+      const way = motif.colourways.find(({ id }) => id === plan.designs.get(piece.id));
       const colours = (way?.rounds ?? []).map(colourOf);
-      return motif
-        ? { is: 'picture', href: motifPicture(motif, make.rounds, colours) }
-        : { is: 'picture', href: '' };
+      return { is: 'picture', href: motifPicture(motif, make.rounds, colours) };
     }
-    const swatch = document.swatches.find(({ id }) => id === make.swatch);
+    const swatch = swatchOf(document, make.swatch);
     const turned = make.rowsRun === 'upright';
     const { width, height } = extent(piece.outline);
     const [stitchWay, rowWay] = turned ? [height, width] : [width, height];
     return {
       is: 'tile',
-      href: panelTile(swatch?.stitch ?? 'low', colourOf(swatch?.yarn ?? '')),
+      href: panelTile(swatch.stitch, colourOf(swatch.yarn)),
       width: (2 * stitchWay) / make.stitches,
       height: (2 * rowWay) / make.rows,
       turned,

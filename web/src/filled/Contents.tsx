@@ -1,17 +1,16 @@
-import { type Plan, placeContents } from '@fennot/core';
+import type { Plan } from '@fennot/core';
 import { Edges } from '@react-three/drei/core/Edges';
+import { standingIn } from './fit-view.ts';
 
 const FITS = '#7fae6a';
 const BINDS = '#c4508f';
 
 /** What the bag must hold, to scale, standing in it: green what fits, a loosestrife ghost what does not. */
 export function Contents({ plan }: { readonly plan: Plan }) {
-  const { contents } = plan.document.brief;
-  const width = plan.tapes.find(({ measure }) => measure === 'width')?.finished.value ?? 300;
   const fits = new Map(plan.contents.map((fit) => [fit.content.id, fit.fits]));
   return (
     <>
-      {placeContents(contents ?? [], width).map(({ content, at, size }) => {
+      {standingIn(plan).map(({ content, at, size }) => {
         const good = fits.get(content.id) === true;
         return (
           <mesh key={content.id} position={[at.x, at.y, at.z]}>

@@ -5,7 +5,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { DoubleSide, Plane, RepeatWrapping, SRGBColorSpace, TextureLoader, Vector3 } from 'three';
 import { usePointed } from '../drawing/pointed.ts';
 import { Contents } from './Contents.tsx';
-import { fitView, strapsAbove, VIEW } from './fit-view.ts';
+import { contentCorners, fitView, strapsAbove, VIEW } from './fit-view.ts';
 import { type Dressed, dress, putFrame } from './geometry.ts';
 import { Trim } from './Trim.tsx';
 import type { FillState } from './use-filling.ts';
@@ -50,13 +50,19 @@ export function FilledScene({
   const standing = done && frame === frames.length - 1;
   const aspect = size.width / Math.max(1, size.height);
   const above = standing ? strapsAbove(plan) : 0;
+  const contents = useMemo(() => contentCorners(plan), [plan]);
   useEffect(() => {
     if (!positions || turned.current) return;
-    const { centre, far } = fitView(positions, above, aspect);
+    const { centre, far } = fitView(
+      positions,
+      above,
+      aspect,
+      standing && handling !== 'flatten' ? contents : [],
+    );
     camera.position.copy(VIEW.clone().multiplyScalar(far).add(centre));
     setMiddle([centre.x, centre.y, centre.z]);
     invalidate();
-  }, [positions, above, aspect, camera, invalidate]);
+  }, [positions, above, aspect, standing, handling, contents, camera, invalidate]);
   // The shadow under the bag.
   const reach = (tall('width') + tall('depth')) * 0.42;
   const onMove = (event: ThreeEvent<PointerEvent>) => {

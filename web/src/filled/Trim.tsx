@@ -1,6 +1,7 @@
 import { type Plan, type Strap, strapPath } from '@fennot/core';
 import { useMemo } from 'react';
 import { BufferAttribute, BufferGeometry, CatmullRomCurve3, DoubleSide, TubeGeometry, Vector3 } from 'three';
+import { trimColour } from '../drawing/thread-colour.ts';
 import type { FillStart } from '../workers/fill.worker.ts';
 
 interface TrimProps {
@@ -14,9 +15,6 @@ interface TrimProps {
 export function Trim({ plan, start, positions, open }: TrimProps) {
   const { edging, straps = [] } = plan.graph.trim ?? {};
   const { document } = plan;
-  const yarnColour = (id: string | undefined) =>
-    document.yarns.find((yarn) => yarn.id === id)?.colour ?? '#777';
-  const edgeYarn = document.swatches.find(({ id }) => id === edging?.swatch)?.yarn;
   const height = edging?.height ?? 0;
   const growth = edging?.growth ?? 0;
   const edge = useMemo(
@@ -27,17 +25,16 @@ export function Trim({ plan, start, positions, open }: TrimProps) {
     <>
       {edge && !open && (
         <mesh geometry={edge}>
-          <meshStandardMaterial color={yarnColour(edgeYarn)} side={DoubleSide} roughness={0.95} />
+          <meshStandardMaterial
+            color={trimColour(document, edging?.swatch)}
+            side={DoubleSide}
+            roughness={0.95}
+          />
         </mesh>
       )}
       {straps.map((strap) => (
         <mesh key={strap.name} geometry={tubeOf(strap, positions)}>
-          <meshStandardMaterial
-            color={yarnColour(
-              document.swatches.find(({ id }) => id === strap.swatch)?.yarn ?? document.joins.yarn,
-            )}
-            roughness={0.95}
-          />
+          <meshStandardMaterial color={trimColour(document, strap.swatch)} roughness={0.95} />
         </mesh>
       ))}
     </>

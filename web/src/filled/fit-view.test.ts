@@ -9,10 +9,18 @@ test('a bag of any shape is seen whole by the camera, in a frame of any shape, a
     fc.property(
       fc.array(fc.tuple(place, place, place), { minLength: 3, maxLength: 20 }),
       fc.double({ min: 0.3, max: 3, noNaN: true }),
-      (vertices, aspect) => {
+      fc.integer({ min: 1, max: 20 }),
+      (vertices, aspect, bag) => {
         // A bag has some extent.
         fc.pre(vertices.some(([x], i) => i > 0 && Math.abs(x - (vertices[0]?.[0] ?? x)) > 1));
-        const { centre, far } = fitView(Float32Array.from(vertices.flat()), 0, aspect);
+        // Some are of the bag, the others stand in it.
+        const [own, beside] = [vertices.slice(0, bag), vertices.slice(bag)];
+        const { centre, far } = fitView(
+          Float32Array.from(own.flat()),
+          0,
+          aspect,
+          beside.map((vertex) => new Vector3(...vertex)),
+        );
         const camera = new PerspectiveCamera(VIEW_ANGLE, aspect, 1, 100_000);
         camera.position.copy(VIEW.clone().multiplyScalar(far).add(centre));
         camera.lookAt(centre);

@@ -1,4 +1,4 @@
-import type { Plan } from '@fennot/core';
+import { must, type Plan, placeContents } from '@fennot/core';
 import { Vector3 } from 'three';
 
 /** The camera's angle of view from bottom to top, degrees. */
@@ -18,12 +18,17 @@ export interface Fit {
 }
 
 /**
- * From where every vertex of a frame is seen, and so much above them, mm. A vertex so far to the side is seen from
+ * From where every vertex of a frame and everything beside them is seen, and so much above the vertices, mm. A vertex so far to the side is seen from
  * where it lies within the angle of view: as far behind it as it lies aside over the tangent of half the angle.
  *
  * @param aspect how many times the picture is as wide as high.
  */
-export function fitView(positions: Float32Array, above: number, aspect: number): Fit {
+export function fitView(
+  positions: Float32Array,
+  above: number,
+  aspect: number,
+  beside: readonly Vector3[] = [],
+): Fit {
   const low = new Vector3(Infinity, Infinity, Infinity);
   const high = new Vector3(-Infinity, -Infinity, -Infinity);
   const vertex = new Vector3();
@@ -34,19 +39,46 @@ export function fitView(positions: Float32Array, above: number, aspect: number):
   }
   const top = high.y;
   high.y += above;
+  for (const point of beside) {
+    low.min(point);
+    high.max(point);
+  }
   const centre = low.clone().add(high).multiplyScalar(0.5);
   const tangent = Math.tan((VIEW_ANGLE * Math.PI) / 360);
+  const farFor = (point: Vector3) => {
+    point.sub(centre);
+    const aside = Math.max(Math.abs(point.dot(RIGHT)) / aspect, Math.abs(point.dot(UP)));
+    return point.dot(VIEW) + (ROOM * aside) / tangent;
+  };
   let far = 0;
   for (let i = 0; i < positions.length; i += 3) {
     vertex.fromArray(positions, i);
     // What hangs over the bag's highest places may reach so far above them.
     if (vertex.y > top - above / 2) vertex.y += above;
-    vertex.sub(centre);
-    const aside = Math.max(Math.abs(vertex.dot(RIGHT)) / aspect, Math.abs(vertex.dot(UP)));
-    far = Math.max(far, vertex.dot(VIEW) + (ROOM * aside) / tangent);
+    far = Math.max(far, farFor(vertex));
   }
+  for (const point of beside) far = Math.max(far, farFor(vertex.copy(point)));
   return { centre, far };
 }
+
+/** What stands in the bag, where it stands, to scale. */
+export function standingIn({ document, tapes }: Plan) {
+  const width = must(
+    tapes.find(({ measure }) => measure === 'width'),
+    'width',
+  ).finished.value;
+  return placeContents(document.brief.contents ?? [], width);
+}
+
+/** The corners round everything that stands in the bag. */
+export const contentCorners = (plan: Plan): Vector3[] =>
+  standingIn(plan).flatMap(({ at, size }) =>
+    [-0.5, 0.5].flatMap((x) =>
+      [-0.5, 0.5].flatMap((y) =>
+        [-0.5, 0.5].map((z) => new Vector3(at.x + x * size.x, at.y + y * size.y, at.z + z * size.z)),
+      ),
+    ),
+  );
 
 /** How far the straps reach above the rim, mm; those that hang behind do not. */
 export const strapsAbove = ({ graph }: Plan): number =>

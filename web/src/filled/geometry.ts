@@ -1,4 +1,4 @@
-import { extent, type Plan } from '@fennot/core';
+import { extent, must, type Plan, pieceIndex } from '@fennot/core';
 import { BufferAttribute, BufferGeometry } from 'three';
 import { clothOf } from '../drawing/Fabric.tsx';
 import type { FillStart } from '../workers/fill.worker.ts';
@@ -16,14 +16,13 @@ export interface Dressed {
 /** Dresses the mesh: every piece wears its own drawing, pieces of one picture are drawn together. */
 export function dress(plan: Plan, { count, triangles, grids }: FillStart): Dressed {
   const cloth = clothOf(plan);
-  const byId = new Map(plan.graph.pieces.map((piece) => [piece.id, piece]));
+  const pieceOf = pieceIndex(plan.graph);
   const uv = new Float32Array(2 * count);
   const owner = new Map<number, string>();
   const pictureOf = new Map<string, string>();
   const borders = new Map<string, readonly number[]>();
   for (const { piece: id, at, points, border } of grids) {
-    const piece = byId.get(id);
-    if (!piece) continue;
+    const piece = pieceOf(id);
     const worn = cloth(piece);
     pictureOf.set(id, worn.href);
     const box = extent(piece.outline);
@@ -31,7 +30,7 @@ export function dress(plan: Plan, { count, triangles, grids }: FillStart): Dress
     const turned = worn.is === 'tile' && worn.turned;
     at.forEach((vertex, k) => {
       owner.set(vertex, id);
-      const { x, y } = points[k] ?? { x: 0, y: 0 };
+      const { x, y } = must(points[k], 'place of the vertex');
       uv[2 * vertex] = (turned ? y : x) / size.width;
       uv[2 * vertex + 1] = (turned ? -x : y) / size.height;
     });
@@ -39,24 +38,24 @@ export function dress(plan: Plan, { count, triangles, grids }: FillStart): Dress
   }
 
   const pictures = [...new Set(pictureOf.values())];
-  const sorted: number[][] = pictures.map(() => []);
-  const owners: string[][] = pictures.map(() => []);
+  const groups = pictures.map(() => ({ corners: [] as number[], owners: [] as string[] }));
   for (let t = 0; t < triangles.length; t += 3) {
-    const id = owner.get(triangles[t] ?? -1) ?? '';
-    const group = pictures.indexOf(pictureOf.get(id) ?? '');
-    sorted[group]?.push(triangles[t] ?? 0, triangles[t + 1] ?? 0, triangles[t + 2] ?? 0);
-    owners[group]?.push(id);
+    const corners = triangles.subarray(t, t + 3);
+    const id = must(owner.get(must(corners[0], 'corner')), 'piece of the triangle');
+    const group = must(groups[pictures.indexOf(must(pictureOf.get(id), 'picture'))], 'group');
+    group.corners.push(...corners);
+    group.owners.push(id);
   }
   const geometry = new BufferGeometry();
   geometry.setAttribute('position', new BufferAttribute(new Float32Array(3 * count), 3));
   geometry.setAttribute('uv', new BufferAttribute(uv, 2));
-  geometry.setIndex(sorted.flat());
+  geometry.setIndex(groups.flatMap(({ corners }) => corners));
   let start = 0;
-  sorted.forEach((list, group) => {
-    geometry.addGroup(start, list.length, group);
-    start += list.length;
+  groups.forEach(({ corners }, group) => {
+    geometry.addGroup(start, corners.length, group);
+    start += corners.length;
   });
-  const pieces = owners.flat();
+  const pieces = groups.flatMap(({ owners }) => owners);
   return { geometry, pictures, pieceOf: (triangle) => pieces[triangle], borders };
 }
 

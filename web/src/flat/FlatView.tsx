@@ -1,9 +1,11 @@
 import {
   type BagGraph,
   edgeMeetings,
+  edgeOf,
   extent,
   formatLength,
   inNet,
+  motifOf,
   netBounds,
   type Piece,
   type Plan,
@@ -182,7 +184,7 @@ function LitEdge({ graph, piece, edge, px }: LitEdgeProps) {
       .map((p) => inNet(own, p))
       .map(({ x, y }) => `${x} ${-y}`)
       .join('L')}`;
-  const whole = along(piece, { edge, from: 0, to: piece.edges[edge]?.length ?? 0 });
+  const whole = along(piece, { edge, from: 0, to: edgeOf(piece, edge).length });
   const partners = edgeMeetings(graph, piece.id, edge)
     .map(({ other }) => along(find(other.piece), other))
     .join('');
@@ -263,13 +265,11 @@ const GRIP = 12;
 function sayPiece(plan: Plan, piece: Piece, turned: boolean): string {
   const { make } = piece;
   const meets = plan.graph.seams.filter(({ a, b }) => a.piece === piece.id || b.piece === piece.id);
-  const names = new Map(plan.graph.pieces.map(({ id, name }) => [id, name]));
-  const partners = [
-    ...new Set(meets.map(({ a, b }) => names.get(a.piece === piece.id ? b.piece : a.piece) ?? '')),
-  ];
+  const find = pieceIndex(plan.graph);
+  const partners = [...new Set(meets.map(({ a, b }) => find(a.piece === piece.id ? b.piece : a.piece).name))];
   const what =
     make.of === 'motif'
-      ? `${plan.document.motifs.find(({ id }) => id === make.motif)?.name}, ${make.rounds} rounds, ${piece.edges[0]?.loops} loops a side`
+      ? `${motifOf(plan.document, make.motif).name}, ${make.rounds} rounds, ${piece.edges[0]?.loops} loops a side`
       : `${make.stitches} stitches by ${make.rows} rows`;
   const head = turned ? ' Lay it upside down: it then hangs upright.' : '';
   return `${piece.name}: ${what}. Meets ${partners.join(', ')}.${head}`;

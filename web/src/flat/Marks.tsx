@@ -1,4 +1,4 @@
-import { inNet, type Plan, pieceIndex, pointOnEdge } from '@fennot/core';
+import { edgeOf, inNet, type Plan, pieceIndex, pointOnEdge } from '@fennot/core';
 
 /** Stitch markers on the long edges of a strip, with the row or stitch they follow. */
 export function Marks({ plan, px }: { readonly plan: Plan; readonly px: number }) {
@@ -10,9 +10,8 @@ export function Marks({ plan, px }: { readonly plan: Plan; readonly px: number }
           .filter(({ kind }) => kind !== 'start' && kind !== 'end')
           .map((mark, i) => {
             const own = piece(edge.piece);
-            const own0 = own.edges[edge.edge];
             // The way is walked along the net's x: an upper edge runs against it.
-            const position = edge.edge === 2 ? (own0?.length ?? 0) - mark.at : mark.at;
+            const position = edge.edge === 2 ? edgeOf(own, edge.edge).length - mark.at : mark.at;
             const at = inNet(own, pointOnEdge(own, edge.edge, position));
             const outward = edge.edge === 2 ? -1 : 1;
             const colour = mark.kind === 'corner' ? 'var(--loosestrife)' : 'var(--marigold)';

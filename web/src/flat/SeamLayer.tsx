@@ -7,6 +7,7 @@ import {
   pieceIndex,
   type TaggedSide,
   taggedSides,
+  yarnOf,
 } from '@fennot/core';
 import { memo, useMemo } from 'react';
 import { usePointed } from '../drawing/pointed.ts';
@@ -45,7 +46,7 @@ function flatLines({ graph }: Plan) {
 export const SeamLayer = memo(function SeamLayer({ plan, px }: SeamLayerProps) {
   const pointed = usePointed();
   const { graph, document } = plan;
-  const colour = document.yarns.find(({ id }) => id === document.joins.yarn)?.colour ?? '#444444';
+  const colour = yarnOf(document, document.joins.yarn).colour;
   const { lines, folds } = useMemo(() => flatLines(plan), [plan]);
   const tagged = useMemo(() => taggedSides(graph), [graph]);
   const lit = lines.find(({ line }) => line === pointed.line);

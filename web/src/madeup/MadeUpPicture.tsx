@@ -1,4 +1,13 @@
-import { drawnFacets, edgeMeetings, edgingParts, groupBy, move, type Plan, strapPath } from '@fennot/core';
+import {
+  drawnFacets,
+  edgeMeetings,
+  edgingParts,
+  groupBy,
+  move,
+  type Plan,
+  strapPath,
+  yarnOf,
+} from '@fennot/core';
 import { useMemo } from 'react';
 import { usePointed } from '../drawing/pointed.ts';
 import { Facets, points } from './Facets.tsx';
@@ -42,7 +51,7 @@ export function MadeUpPicture({
   const seen = useMemo(() => seenFacets(facets, view), [facets, view]);
   const box = useMemo(() => bounds(plan, view, straps), [plan, view, straps]);
   const seams = useMemo(() => seamLines(plan.graph, facets, view), [plan, facets, view]);
-  const joinColour = plan.document.yarns.find(({ id }) => id === plan.document.joins.yarn)?.colour;
+  const joinColour = yarnOf(plan.document, plan.document.joins.yarn).colour;
   const { piece, edge, line: pointedLine } = pointed;
   const met = useMemo(
     () =>

@@ -1,4 +1,4 @@
-import { BODY, drawnFacets, measure, type Plan, type Straps } from '@fennot/core';
+import { BODY, drawnFacets, measure, type Plan, type Straps, yarnOfSwatch } from '@fennot/core';
 import { useMemo } from 'react';
 import { Facets } from './Facets.tsx';
 import { FRONT, seenFacets } from './project.ts';
@@ -67,9 +67,7 @@ export function OnFigure({ plan, straps }: OnFigureProps) {
   const { width } = measure(plan.graph);
   const half = RIGHT_HALF.map(([x, y]) => [x * stature, y * stature] as const);
   const whole = [...half, ...half.map(([x, y]) => [-x, y] as const).reverse()];
-  const { yarns, swatches } = plan.document;
-  const yarn = swatches.find(({ id }) => id === straps.swatch)?.yarn;
-  const colour = yarns.find(({ id }) => id === yarn)?.colour ?? '#555555';
+  const { colour } = yarnOfSwatch(plan.document, straps.swatch);
   const [strap] = plan.graph.trim?.straps?.filter(({ behind }) => !behind) ?? [];
   const ends = strap ? [strap.from.x, strap.to.x] : [-width / 2, width / 2];
   const band = strap?.width ?? 20;

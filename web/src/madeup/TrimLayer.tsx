@@ -10,6 +10,7 @@ import {
 } from '@fennot/core';
 import { useMemo } from 'react';
 import { clothOf, Fabric } from '../drawing/Fabric.tsx';
+import { trimColour } from '../drawing/thread-colour.ts';
 import { type Camera, camera, project, type View } from './project.ts';
 
 interface TrimLayerProps {
@@ -33,11 +34,7 @@ export function TrimLayer({ plan, view, side, straps = true }: TrimLayerProps) {
   const waist = useMemo(() => (trim?.waist ? levelCuts(plan.graph, trim.waist.height) : []), [plan, trim]);
   if (!trim) return null;
   const near = (normal: Point3) => dot(normal, eye.towards) > 0.15 === (side === 'near');
-  const { yarns, swatches, joins } = plan.document;
-  const colourOf = (swatch: string | undefined) => {
-    const yarn = swatches.find(({ id }) => id === swatch)?.yarn ?? joins.yarn;
-    return yarns.find(({ id }) => id === yarn)?.colour ?? '#555555';
-  };
+  const colourOf = (swatch: string | undefined) => trimColour(plan.document, swatch);
   return (
     <>
       {edging.map(({ piece, motion, cloth }) => {

@@ -1,7 +1,8 @@
+import { between } from '../../fields/index.ts';
 import { must, type Point } from '../../geometry/index.ts';
 import { isSquare, type MotifKind } from '../../motif/index.ts';
 import { multipleProblem } from '../../panel/index.ts';
-import { type Body, MOST_CELLS, MOST_ROUNDS, MOST_STITCHES } from '../layout/body.ts';
+import { type Body, MOST_CELLS, MOST_ROUNDS, MOST_STITCHES, multipleSchema } from '../layout/body.ts';
 import type { Materials } from '../layout/materials.ts';
 
 /** A grip on the net: pulling it along `axis` by `perStep` mm changes the count by one. */
@@ -200,8 +201,7 @@ export function bodyControls(body: Body, options: BodyControlOptions): Control<B
       id: 'multiple',
       label: 'Stitch pattern repeats over',
       value: body.multiple.multiple,
-      min: 1,
-      max: 100,
+      ...between(multipleSchema.shape.multiple),
       step: 1,
       hint: 'stitches; 1 when any count will do',
       set: (value) => ({ ...body, multiple: { ...body.multiple, multiple: value } }),
@@ -211,8 +211,7 @@ export function bodyControls(body: Body, options: BodyControlOptions): Control<B
       id: 'extra',
       label: 'plus',
       value: body.multiple.extra,
-      min: 0,
-      max: 100,
+      ...between(multipleSchema.shape.extra),
       step: 1,
       hint: 'stitches at the ends',
       set: (value) => ({ ...body, multiple: { ...body.multiple, extra: value } }),

@@ -1,7 +1,8 @@
+import { between } from '../../fields/index.ts';
 import { extent, must } from '../../geometry/index.ts';
 import { isSquare } from '../../motif/index.ts';
 import { MOST_ROUNDS, MOST_STITCHES } from '../layout/body.ts';
-import { type FaceMake, layFace, type ShapedFace } from '../layout/face.ts';
+import { type FaceMake, layFace, MOST_PARTS, oneSchema, type ShapedFace } from '../layout/face.ts';
 import type { Materials } from '../layout/materials.ts';
 import {
   type BodyControlOptions,
@@ -19,7 +20,6 @@ interface Size {
 
 /** Share of a disc's round that stays open at first, per cent. */
 const USUAL_OPENING = 30;
-const MOST_PARTS = 8;
 
 /** A face's width and height without joins at its sewn edges, mm. */
 export function faceSize(face: FaceMake, materials: Materials): Size {
@@ -118,8 +118,7 @@ function oneControls(
             id: 'open',
             label: 'Open at the top',
             value: face.open,
-            min: 5,
-            max: 60,
+            ...between(oneSchema.shape.open),
             step: 5,
             hint: 'per cent of the round that no strip takes',
             set: (open: number): FaceMake => ({ ...face, open }),

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { type BagGraph, chainLoops, type Interval, intervalLength } from '../../bag/index.ts';
 import { count, idSchema } from '../../fields/index.ts';
-import { type Point, SAME_PLACE } from '../../geometry/index.ts';
+import { must, type Point, SAME_PLACE } from '../../geometry/index.ts';
 import { bodyControls, bodyOfSize, type Choices, type Control, lift, sizeOf } from '../control/control.ts';
 import { each } from '../explore.ts';
 import { defineFamily } from '../family.ts';
@@ -145,7 +145,7 @@ function build(params: Gathered, materials: Materials): BagGraph {
   const graph = sheetsToGraph([{ sheet, id: 'body', name: '' }], lines, [bent]);
   const all = [...graph.pieces, ...pieces];
   const low = new Map(all.map(({ id, at }) => [id, at.y]));
-  const netY = (piece: string, p: Point) => (low.get(piece) ?? 0) + p.y;
+  const netY = (piece: string, p: Point) => must(low.get(piece), 'piece') + p.y;
   return {
     ...graph,
     pieces: all,

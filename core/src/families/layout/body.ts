@@ -6,10 +6,15 @@ export const MOST_CELLS = LIMITS.cells;
 export const MOST_ROUNDS = LIMITS.rounds;
 export const MOST_STITCHES = LIMITS.stitches;
 
+/** No stitch pattern that a bag is worked in repeats over more stitches. */
+const MOST_MULTIPLE = 100;
+
 export const multipleSchema = z
   .strictObject({
-    multiple: count('A multiple', 100).meta({ description: 'The stitch pattern repeats over so many.' }),
-    extra: z.int().min(0, 'The extra cannot be negative.').max(100),
+    multiple: count('A multiple', MOST_MULTIPLE).meta({
+      description: 'The stitch pattern repeats over so many.',
+    }),
+    extra: count('The extra', MOST_MULTIPLE, 0),
   })
   .meta({ description: 'The stitch count must be a multiple of `multiple`, plus `extra`.' });
 

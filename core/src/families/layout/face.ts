@@ -16,7 +16,7 @@ import { MOST_ROUNDS, MOST_STITCHES, motifBodySchema, workedBodySchema } from '.
 import type { Materials } from './materials.ts';
 import { BOTTOM, innerSeams, LEFT, layOut, piecesOf, RIGHT, sheetSide, TOP } from './sheet.ts';
 
-const oneSchema = z
+export const oneSchema = z
   .strictObject({
     of: z.literal('one'),
     motif: idSchema,
@@ -25,6 +25,9 @@ const oneSchema = z
     open: count('The opening', 60, 5),
   })
   .meta({ description: 'One motif of any shape.' });
+
+/** More parts than this are no longer told from a drawn outline. */
+export const MOST_PARTS = 8;
 
 const shapedSchema = z
   .strictObject({
@@ -38,7 +41,7 @@ const shapedSchema = z
         z.strictObject({ rows: count('Rows', MOST_STITCHES), stitches: count('Stitches', MOST_STITCHES) }),
       )
       .min(1, 'A shaped panel has at least one part.')
-      .max(8, 'A shaped panel has at most 8 parts.'),
+      .max(MOST_PARTS, `A shaped panel has at most ${MOST_PARTS} parts.`),
   })
   .meta({ description: 'A panel that widens and narrows, the same on both sides.' });
 

@@ -11,7 +11,15 @@ import {
   pieceIndex,
   stretchesOf,
 } from '../../bag/index.ts';
-import { along, distance3, groupBy, NOTHING, type Point, type Point3 } from '../../geometry/index.ts';
+import {
+  along,
+  distance3,
+  groupBy,
+  NO_STRETCH,
+  NOTHING,
+  type Point,
+  type Point3,
+} from '../../geometry/index.ts';
 import { bend } from './bend.ts';
 import { type FaceMake, type LaidFace, layFace } from './face.ts';
 import type { Materials } from './materials.ts';
@@ -68,7 +76,7 @@ function partOn(
 ): Behind[] {
   const at = (share: number) => start + (end - start) * share;
   const [low, high] = [Math.max(from, at(inside[0])), Math.min(to, at(inside[1]))];
-  if (high - low < 0.01) return [];
+  if (high - low < NO_STRETCH) return [];
   const place = (position: number) => move(facet.motion, along(p, q, (position - start) / (end - start)));
   return [{ interval: { piece, edge, from: low, to: high }, from: place(low), to: place(high) }];
 }
@@ -92,9 +100,10 @@ const widthOf = (run: readonly Behind[]) => run.reduce((sum, { from, to }) => su
  */
 export function withFlap(graph: BagGraph, flap: FaceMake, materials: Materials): BagGraph {
   const behind = rimBehind(graph);
+  const [first, last] = [behind[0], behind.at(-1)];
   const made = layFace(flap, materials, { id: 'flap', name: 'Flap', at: { x: 0, y: 0 } });
   const root = made.open.reduce((sum, interval) => sum + intervalLength(interval), 0);
-  if (behind.length === 0 || root === 0 || graph.facets.some(({ face }) => face === 'flap')) return graph;
+  if (!first || !last || root === 0 || graph.facets.some(({ face }) => face === 'flap')) return graph;
 
   const whole = behind.map(({ interval }) => interval);
   const wide = whole.reduce((sum, interval) => sum + intervalLength(interval), 0);
@@ -103,14 +112,13 @@ export function withFlap(graph: BagGraph, flap: FaceMake, materials: Materials):
   const laid = laidAgainst(made, middleInNet(graph, seat));
   const { pieces, along: way, outward, middle } = laid;
 
-  const [first, last] = [behind[0], behind.at(-1)];
-  const [left, right] = [first?.from.x ?? 0, last?.to.x ?? 0];
-  const back = first?.from.z ?? 0;
+  const [left, right] = [first.from.x, last.to.x];
+  const back = first.from.z;
   const front = Math.max(
     ...graph.facets.map(({ motion, outline }) => Math.max(...outline.map((p) => move(motion, p).z))),
   );
   const deep = front - back;
-  const top: Point3 = { x: (left + right) / 2, y: first?.from.y ?? 0, z: back };
+  const top: Point3 = { x: (left + right) / 2, y: first.from.y, z: back };
   // An upper side longer than the rim is eased onto all of it.
   const ease = Math.min(1, wide / root) * ((right - left) / wide);
   const region = (

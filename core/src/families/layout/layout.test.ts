@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { type Interval, intervalLength, type Piece } from '../../bag/index.ts';
+import { letterOf } from '../../fields/index.ts';
 import { area, rectangle } from '../../geometry/index.ts';
 import { mm } from '../../units/index.ts';
 import { assemble } from './assemble.ts';
@@ -8,7 +9,6 @@ import { bend } from './bend.ts';
 import { meetings, netBorders } from './meet.ts';
 import { pairChains } from './pair.ts';
 import { split, turned } from './sew.ts';
-import { rowLetter } from './sheet.ts';
 import { scaled, X, Y } from './wrap.ts';
 
 const chains = fc
@@ -47,7 +47,7 @@ describe('sewing two ways together', () => {
 });
 
 test('rows are lettered like a long alphabet', () => {
-  expect([0, 25, 26, 51, 52].map(rowLetter)).toEqual(['A', 'Z', 'AA', 'AZ', 'BA']);
+  expect([0, 25, 26, 51, 52].map(letterOf)).toEqual(['A', 'Z', 'AA', 'AZ', 'BA']);
 });
 
 const tile = (id: string, x: number, y: number, width: number, height: number, turn = 0): Piece => ({

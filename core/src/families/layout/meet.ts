@@ -1,5 +1,5 @@
 import { edgeEnds, edgeOf, type Facet, type Interval, inNet, move, type Piece } from '../../bag/index.ts';
-import { along, clipSegment, groupBy, NOTHING, type Point3 } from '../../geometry/index.ts';
+import { along, clipSegment, groupBy, NO_STRETCH, NOTHING, type Point3 } from '../../geometry/index.ts';
 
 /** Part of an edge as it lies in space. */
 export interface Border {
@@ -49,7 +49,7 @@ export function freeBorders(
         return gaps.flatMap(([low, high]) => {
           const from = Math.max(low, shares[0] * length);
           const to = Math.min(high, shares[1] * length);
-          if (to - from < 0.01) return [];
+          if (to - from < NO_STRETCH) return [];
           const at = (position: number) => move(facet.motion, along(start, end, position / length));
           return [{ interval: { piece: piece.id, edge: i, from, to }, from: at(from), to: at(to), facet }];
         });
@@ -65,10 +65,10 @@ function complement(taken: readonly Interval[], length: number): Array<readonly 
   const free: Array<readonly [number, number]> = [];
   let at = 0;
   for (const [low, high] of spans) {
-    if (low > at + 0.01) free.push([at, low]);
+    if (low > at + NO_STRETCH) free.push([at, low]);
     at = Math.max(at, high);
   }
-  if (length > at + 0.01) free.push([at, length]);
+  if (length > at + NO_STRETCH) free.push([at, length]);
   return free;
 }
 
@@ -127,11 +127,11 @@ export function meetings(borders: readonly Border[], may: (a: Border, b: Border)
     for (const [i, a] of list.entries()) {
       for (let j = i + 1; j < list.length; j++) {
         const b = list[j];
-        if (!b || b.low > a.high - 0.01) break;
+        if (!b || b.low > a.high - NO_STRETCH) break;
         const [low, high] = [Math.max(a.low, b.low), Math.min(a.high, b.high)];
-        if (high - low < 0.01 || !may(a.border, b.border)) continue;
+        if (high - low < NO_STRETCH || !may(a.border, b.border)) continue;
         const taken = [...(used.get(a) ?? []), ...(used.get(b) ?? [])];
-        if (taken.some(([l, h]) => Math.min(h, high) - Math.max(l, low) > 0.01)) continue;
+        if (taken.some(([l, h]) => Math.min(h, high) - Math.max(l, low) > NO_STRETCH)) continue;
         for (const one of [a, b]) used.set(one, [...(used.get(one) ?? []), [low, high]]);
         found.push({ a: cut(a, low, high), b: cut(b, low, high) });
       }

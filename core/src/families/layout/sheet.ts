@@ -1,4 +1,5 @@
 import { type Edge, type Interval, type Piece, type Seam, wholeEdge, withSeamIds } from '../../bag/index.ts';
+import { letterOf } from '../../fields/index.ts';
 import { must, type Point, rectangle } from '../../geometry/index.ts';
 import { mm } from '../../units/index.ts';
 import type { Body } from './body.ts';
@@ -27,12 +28,6 @@ export interface SheetOptions {
   readonly at: Point;
   /** Which sides of the sheet meet a seam. A joined side takes half a join. */
   readonly joined: readonly Side[];
-}
-
-/** A, B, ... Z, AA, AB: rows are lettered from the top. */
-export function rowLetter(row: number): string {
-  const last = String.fromCharCode(65 + (row % 26));
-  return row < 26 ? last : rowLetter(Math.floor(row / 26) - 1) + last;
 }
 
 const named = (prefix: string, own: string) => [prefix, own].filter(Boolean).join(' ');
@@ -102,7 +97,7 @@ export function layOut(body: Body, materials: Materials, options: SheetOptions):
         const edge = (length: number): Edge => ({ kind: 'round', length: mm(length), loops });
         const piece: Piece = {
           id: `${options.id}/${row}/${column}`,
-          name: named(options.name, `${rowLetter(row)}${column + 1}`),
+          name: named(options.name, `${letterOf(row)}${column + 1}`),
           make: { of: 'motif', motif: body.motif, rounds: body.rounds },
           outline: rectangle(0, 0, wide, tall),
           edges: [edge(wide), edge(tall), edge(wide), edge(tall)],
@@ -188,7 +183,7 @@ export function innerSeams({ grid }: Sheet, id: string, name: string) {
       if (below) {
         add(
           `${id}/row/${r}`,
-          named(name, `between rows ${rowLetter(r)} and ${rowLetter(r + 1)}`),
+          named(name, `between rows ${letterOf(r)} and ${letterOf(r + 1)}`),
           ...opposite(wholeEdge(piece, BOTTOM), wholeEdge(below, TOP)),
         );
       }

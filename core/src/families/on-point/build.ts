@@ -1,10 +1,10 @@
 import type { BagGraph, Edge, Motion, Piece } from '../../bag/index.ts';
+import { letterOf } from '../../fields/index.ts';
 import { type Point, rectangle } from '../../geometry/index.ts';
 import { mm } from '../../units/index.ts';
 import { assemble, type Lie } from '../layout/assemble.ts';
 import type { Region } from '../layout/bend.ts';
 import type { Materials } from '../layout/materials.ts';
-import { rowLetter } from '../layout/sheet.ts';
 import { scaled, X, Y } from '../layout/wrap.ts';
 import type { OnPoint } from './schema.ts';
 
@@ -79,7 +79,7 @@ export function buildOnPoint(params: OnPoint, materials: Materials): BagGraph {
   });
   const pieces: Piece[] = [];
   // Lettered from the bottom, where the net begins: a bag made higher keeps the names of its squares.
-  const label = rowLetter;
+  const label = letterOf;
   for (let row = 0; row <= params.rows; row++) {
     places(params, row).forEach((x, i) => {
       const y = (row * d) / 2;

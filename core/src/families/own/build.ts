@@ -9,7 +9,8 @@ import {
   type SeamLine,
   withSeamIds,
 } from '../../bag/index.ts';
-import { rectangle } from '../../geometry/index.ts';
+import { letterOf } from '../../fields/index.ts';
+import { must, rectangle } from '../../geometry/index.ts';
 import { mm } from '../../units/index.ts';
 import { bend } from '../layout/bend.ts';
 import type { Materials } from '../layout/materials.ts';
@@ -23,9 +24,7 @@ function namesOf({ cells }: Own): ReadonlyMap<string, string> {
   const [left, top] = [Math.min(...xs), Math.max(...ys)];
   return new Map(
     cells.map(({ x, y }) => {
-      const row = top - y;
-      const letter = String.fromCharCode(65 + (row % 26)).repeat(1 + Math.floor(row / 26));
-      return [cellKey({ x, y }), `${letter}${x - left + 1}`];
+      return [cellKey({ x, y }), `${letterOf(top - y)}${x - left + 1}`];
     }),
   );
 }
@@ -125,7 +124,7 @@ export function buildOwn(params: Own, materials: Materials): BagGraph {
   const table = tableOf(params, materials);
   const names = namesOf(params);
   const pieces = params.cells.map((cell) =>
-    pieceOf(params, cell, names.get(cellKey(cell)) ?? '', table, materials),
+    pieceOf(params, cell, must(names.get(cellKey(cell)), 'name'), table, materials),
   );
   const flat = joinedOnGrid(params, table, names);
   const lines = new Map<string, SeamLine>();

@@ -1,5 +1,5 @@
 import { type BagGraph, checkGraph, type Piece, pieceIndex } from '../../bag/index.ts';
-import { NOTHING, outwardNormal } from '../../geometry/index.ts';
+import { must, NOTHING, outwardNormal } from '../../geometry/index.ts';
 import type { NetEditor } from '../control/net-editor.ts';
 import type { Materials } from '../layout/materials.ts';
 import { type Border, freeBorders, meetings } from '../layout/meet.ts';
@@ -25,6 +25,8 @@ export function ownEditor(params: Own, materials: Materials): NetEditor<Own> {
   const byId = new Map(free.map((edge) => [edgeKey(edge), edge]));
   const without = (id: string) => params.pairs.filter(({ a, b }) => edgeKey(a) !== id && edgeKey(b) !== id);
   const suggestions = onlyPartners(params, graph);
+  const nameOf = (cell: { readonly x: number; readonly y: number }) =>
+    must(names.get(cellKey(cell)), `piece at ${cellKey(cell)}`);
   return {
     spots: spotsBeside(params).map((cell) => ({
       id: cellKey(cell),
@@ -33,7 +35,7 @@ export function ownEditor(params: Own, materials: Materials): NetEditor<Own> {
     })),
     pieces: params.cells.map((cell) => ({
       id: cellKey(cell),
-      name: names.get(cellKey(cell)) ?? '',
+      name: nameOf(cell),
       of: cell.of,
       outline: table.outline(cell),
       take:
@@ -56,10 +58,9 @@ export function ownEditor(params: Own, materials: Materials): NetEditor<Own> {
     folds: foldLines(params, table),
     edges: free.map((edge) => {
       const [from, to] = table.edge(edge);
-      const side = SIDES[params.grid][edge.side];
       return {
         id: edgeKey(edge),
-        name: `${names.get(cellKey(edge)) ?? ''}, ${side ?? ''} edge`,
+        name: `${nameOf(edge)}, ${must(SIDES[params.grid][edge.side], 'side')} edge`,
         from,
         to,
         partner: partners.get(edgeKey(edge)),

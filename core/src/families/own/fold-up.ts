@@ -1,5 +1,5 @@
 import type { Face, Motion } from '../../bag/index.ts';
-import { cross, NOTHING, type Point3 } from '../../geometry/index.ts';
+import { cross, must, NOTHING, type Point3 } from '../../geometry/index.ts';
 import type { Region } from '../layout/bend.ts';
 import type { NetFold, Own } from './schema.ts';
 import { foldAt, type Table, tableBox } from './table.ts';
@@ -13,6 +13,14 @@ interface Stretch {
   readonly way: { readonly along: number; readonly z: number };
 }
 
+/** The way after each number of quarter turns. Exact, so that what comes together lies on one line. */
+const QUARTERS = [
+  { along: 1, z: 0 },
+  { along: 0, z: -1 },
+  { along: -1, z: 0 },
+  { along: 0, z: 1 },
+] as const;
+
 /** Walks along one axis of the table, turning backwards at every fold. */
 function walk(from: number, to: number, folds: readonly NetFold[], table: Table, flat: boolean): Stretch[] {
   const step = to > from ? 1 : -1;
@@ -25,11 +33,7 @@ function walk(from: number, to: number, folds: readonly NetFold[], table: Table,
   let place = { along: 0, z: 0 };
   let turn = 0;
   for (const stop of [...stops, { at: to, angle: 0 }]) {
-    // Exact for quarter turns, so that what comes together lies on one line.
-    const way = {
-      along: [1, 0, -1, 0][turn % 4] ?? 1,
-      z: [0, -1, 0, 1][turn % 4] ?? 0,
-    };
+    const way = must(QUARTERS[turn % 4], 'quarter turn');
     stretches.push({ from: at, to: stop.at, start: place, way });
     const length = Math.abs(stop.at - at);
     place = { along: place.along + way.along * length, z: place.z + way.z * length };
@@ -53,12 +57,11 @@ function faceOf(normal: Point3): Face {
  */
 export function foldUp(params: Own, table: Table): Region[] {
   const box = tableBox(params, table);
-  const [upright, level] = (['upright', 'level'] as const).map((lies) =>
-    params.folds.filter((fold) => fold.lies === lies),
-  );
-  const flat = (upright ?? []).length > 0 && (level ?? []).length > 0;
-  const across = walk(box.left, box.right, upright ?? [], table, flat);
-  const down = walk(box.high, box.low, level ?? [], table, flat);
+  const lying = (lies: NetFold['lies']) => params.folds.filter((fold) => fold.lies === lies);
+  const [upright, level] = [lying('upright'), lying('level')];
+  const flat = upright.length > 0 && level.length > 0;
+  const across = walk(box.left, box.right, upright, table, flat);
+  const down = walk(box.high, box.low, level, table, flat);
   return across.flatMap((x) =>
     down.map((y): Region => {
       // Along x the way is the table's own; down the way runs against the table's y.

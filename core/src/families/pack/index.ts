@@ -1,25 +1,27 @@
 import { z } from 'zod';
 import { type BagGraph, measure, type Strap } from '../../bag/index.ts';
+import { between, count } from '../../fields/index.ts';
 import { type Choices, type Control, lift } from '../control/control.ts';
 import { ofPart } from '../control/control-kinds.ts';
 import { faceControls, faceSize, oneOfSize } from '../control/face-control.ts';
 import { beginInner, exploreInner, innerControls } from '../control/inner-choice.ts';
 import { defineFamily } from '../family.ts';
 import { innerOf, innerSchema } from '../inner.ts';
+import { evenEyelets, eyeletsSchema } from '../layout/eyelets.ts';
 import { faceSchema } from '../layout/face.ts';
 import { withFlap } from '../layout/flap.ts';
 import type { Materials } from '../layout/materials.ts';
 
 const MOST_STRAP = 1500;
-const eyeletsSchema = z
-  .int('Eyelets are whole.')
-  .min(4, 'A drawstring needs at least 4 eyelets.')
-  .max(200, 'At most 200 eyelets.')
-  .multipleOf(2, 'Eyelets come in an even number: the cord goes in and out.');
+/** What a pack begins with: straps over the shoulders, a belt round a waist (mm), a cord through the rim. */
+const [USUAL_STRAP, USUAL_BELT] = [700, 900];
+const USUAL_EYELETS = 16;
 const strapSchema = z
   .number('A strap has a length in mm.')
   .min(100, 'A strap is at least 10 cm long.')
   .max(MOST_STRAP, 'A strap is at most 1.5 m long.');
+
+const holesSchema = count('Button holes', 30);
 
 export const packSchema = z.strictObject({
   family: z.literal('pack'),
@@ -28,7 +30,7 @@ export const packSchema = z.strictObject({
     /** On the back: a flap over a drawn rim, two straps. */
     z.strictObject({ on: z.literal('back'), flap: faceSchema, eyelets: eyeletsSchema, strap: strapSchema }),
     /** Round the waist: a zip along the rim, a belt in two parts that button. */
-    z.strictObject({ on: z.literal('waist'), belt: strapSchema, holes: z.int().min(1).max(30) }),
+    z.strictObject({ on: z.literal('waist'), belt: strapSchema, holes: holesSchema }),
   ]),
 });
 export type Pack = z.infer<typeof packSchema>;
@@ -94,8 +96,8 @@ function beginBack(width: number, materials: Materials): Back {
           multiple: { multiple: 1, extra: 0 },
           rowsRun: 'across',
         },
-    eyelets: 16,
-    strap: 700,
+    eyelets: USUAL_EYELETS,
+    strap: USUAL_STRAP,
   };
 }
 
@@ -115,8 +117,7 @@ function controls(params: Pack, materials: Materials, choices: Choices): Control
     id,
     label,
     value,
-    min: 100,
-    max: MOST_STRAP,
+    ...between(strapSchema),
     step: 10,
     set,
   });
@@ -132,7 +133,7 @@ function controls(params: Pack, materials: Materials, choices: Choices): Control
     set: (on) => {
       if (on === worn.on) return params;
       return on === 'waist'
-        ? { ...params, worn: { on: 'waist', belt: 900, holes: 5 } }
+        ? { ...params, worn: { on: 'waist', belt: USUAL_BELT, holes: 5 } }
         : { ...params, worn: beginBack(measure(innerOf(params.body).build(materials)).width, materials) };
     },
   };
@@ -149,8 +150,7 @@ function controls(params: Pack, materials: Materials, choices: Choices): Control
         id: 'holes',
         label: 'Button holes',
         value: worn.holes,
-        min: 1,
-        max: 30,
+        ...between(holesSchema),
         step: 1,
         set: (holes) => ({ ...params, worn: { ...worn, holes } }),
       },
@@ -175,11 +175,10 @@ function controls(params: Pack, materials: Materials, choices: Choices): Control
       id: 'eyelets',
       label: 'Eyelets for the drawstring',
       value: worn.eyelets,
-      min: 4,
-      max: 200,
+      ...between(eyeletsSchema),
       step: 2,
       hint: 'an even number. Cords and long straps can catch and strangle: never on small children’s things',
-      set: (eyelets) => ({ ...params, worn: { ...worn, eyelets: 2 * Math.round(eyelets / 2) } }),
+      set: (eyelets) => ({ ...params, worn: { ...worn, eyelets: evenEyelets(eyelets) } }),
     },
     length('strap', 'Each back strap', worn.strap, (strap) => ({ ...params, worn: { ...worn, strap } })),
   ];

@@ -1,4 +1,5 @@
 import type { BagGraph, Edge, Face, Motion, Piece } from '../../bag/index.ts';
+import { letterOf } from '../../fields/index.ts';
 import { cross, must, type Point, type Point3, rectangle } from '../../geometry/index.ts';
 import { mm } from '../../units/index.ts';
 import { assemble, type Lie } from '../layout/assemble.ts';
@@ -38,7 +39,7 @@ export function buildPinwheel(params: Pinwheel, materials: Materials): BagGraph 
       const middle = turned({ x: (k + 0.5) * s, y: s / 2 }, wing);
       return {
         id: `wing-${wing}/${k}`,
-        name: `${String.fromCharCode(65 + wing)}${k + 1}`,
+        name: `${letterOf(wing)}${k + 1}`,
         make: { of: 'motif', motif: params.motif, rounds: params.rounds },
         outline: rectangle(0, 0, s, s),
         edges: [edge, edge, edge, edge],
@@ -88,8 +89,10 @@ export function buildPinwheel(params: Pinwheel, materials: Materials): BagGraph 
     pieces,
     regions,
     nameLine: ({ a, b }) => {
-      const wings = [a, b].map(({ interval }) => wingOf.get(interval.piece) ?? 0).sort((p, q) => p - q);
-      const letters = wings.map((wing) => String.fromCharCode(65 + wing));
+      const wings = [a, b]
+        .map(({ interval }) => must(wingOf.get(interval.piece), 'wing'))
+        .sort((p, q) => p - q);
+      const letters = wings.map(letterOf);
       return { id: `wings-${wings.join('-')}`, name: `Wing ${letters.join(' to wing ')}` };
     },
     pitch: s,

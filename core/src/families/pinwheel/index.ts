@@ -1,3 +1,4 @@
+import { letterOf } from '../../fields/index.ts';
 import { must } from '../../geometry/index.ts';
 import { type Choices, type Control, motifChoice } from '../control/control.ts';
 import { squareRounds } from '../control/control-kinds.ts';
@@ -25,7 +26,7 @@ function controls(params: Pinwheel, materials: Materials, choices: Choices): Con
     return {
       kind: 'count',
       id: `wing-${i}`,
-      label: `Squares of wing ${String.fromCharCode(65 + i)}`,
+      label: `Squares of wing ${letterOf(i)}`,
       value: length,
       min: 1,
       max: MOST_WING,

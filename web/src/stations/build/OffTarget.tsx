@@ -1,4 +1,4 @@
-import { formatLength, MEASURE_NAMES, type Plan, type Sized } from '@fennot/core';
+import { formatLength, MEASURE_NAMES, motifOf, type Plan, type Sized, swatchOf } from '@fennot/core';
 import { useSettings } from '../../api/queries.ts';
 import { Section } from '../../ui/Section.tsx';
 
@@ -37,17 +37,17 @@ export function OffTarget({ plan }: { readonly plan: Plan }) {
   );
 }
 
-function sizeWords({ document: { motifs, swatches } }: Plan, what: Sized): string {
+function sizeWords({ document }: Plan, what: Sized): string {
   switch (what.of) {
     case 'motif':
-      return `a finished ${motifs.find(({ id }) => id === what.motif)?.name ?? 'square'}`;
+      return `a finished ${motifOf(document, what.motif).name}`;
     case 'join':
       return 'a joined strip';
     case 'stretch':
       return 'a strap that has hung';
     case 'pitch':
     case 'row': {
-      const swatch = swatches.find(({ id }) => id === what.swatch)?.name ?? 'the swatch';
+      const swatch = swatchOf(document, what.swatch).name;
       return what.of === 'pitch' ? `stitches of ${swatch}` : `rows of ${swatch}`;
     }
   }

@@ -20,7 +20,6 @@ export function HungStrap({ straps: { hung }, own, onChange }: HungStrapProps) {
       <p className="text-xs text-soft">
         How far it stretches is a guess from stitch and fibre.{' '}
         <Button
-          look="bare"
           small
           onClick={() => onChange({ before: Math.round(own.worked), after: Math.round(own.hanging) })}
         >

@@ -2,6 +2,7 @@ import {
   boundsOf,
   formatLength,
   mm,
+  must,
   STRAP_KINDS,
   type StrapKind,
   type StrapPlaces,
@@ -44,7 +45,7 @@ export function StrapSection({ plan, finish, set, straps: own }: StrapSectionPro
       set({
         straps: {
           kind: 'rows',
-          swatch: swatches.at(-1)?.id ?? '',
+          swatch: must(swatches.at(-1), 'swatch').id,
           drop: brief.strapDrop?.value ?? USUAL_DROP,
           wide: 6,
           ...straps,

@@ -1,5 +1,6 @@
 import {
   type BagDocument,
+  firstSwatch,
   JOIN_METHODS,
   joinMethod,
   methodName,
@@ -8,6 +9,8 @@ import {
   schoolAbout,
   schoolName,
   yarnLength,
+  yarnOf,
+  yarnOfSwatch,
 } from '@fennot/core';
 import { useSettings } from '../../api/queries.ts';
 import { Cards } from '../../ui/Cards.tsx';
@@ -26,7 +29,6 @@ export function JoinsStation({ plan, store }: StationProps) {
   const set = (fields: Partial<BagDocument['joins']>) =>
     store.getState().change((doc) => ({ ...doc, joins: { ...doc.joins, ...fields } }));
   const method = joinMethod(joins.method);
-  const colourOf = (yarn: string | undefined) => yarns.find(({ id }) => id === yarn)?.colour ?? '#888888';
   const most = Math.max(...plan.schools().map(({ ends }) => ends));
   return (
     <>
@@ -50,8 +52,8 @@ export function JoinsStation({ plan, store }: StationProps) {
         </Row>
         <MethodDrawing
           method={joins.method}
-          edge={colourOf(plan.document.swatches[0]?.yarn)}
-          yarn={colourOf(joins.yarn)}
+          edge={yarnOfSwatch(plan.document, firstSwatch(plan.document)).colour}
+          yarn={yarnOf(plan.document, joins.yarn).colour}
         />
         <p className="text-xs text-soft">
           {cap(method.looks)}. {cap(method.hold)}; {method.size}; {method.loops}. Good for {method.goodFor}.{' '}

@@ -1,4 +1,4 @@
-import { groupBy, methodAt, type Plan, stepText, turnedPieces } from '@fennot/core';
+import { groupBy, methodAt, type Plan, stepText, turnedPieces, yarnOf } from '@fennot/core';
 import { Pause, Play, SkipBack, SkipForward, StepBack, StepForward } from 'lucide-react';
 import { useEffect, useMemo, useRef } from 'react';
 import { useSettings } from '../../api/queries.ts';
@@ -41,7 +41,7 @@ export function StepList({ plan }: { readonly plan: Plan }) {
   }, [plan]);
   const reading = useMemo(() => {
     const { document, graph } = plan;
-    const yarnName = (id: string) => document.yarns.find((yarn) => yarn.id === id)?.colourName ?? id;
+    const yarnName = (id: string) => yarnOf(document, id).colourName;
     return { terms, system, yarnName, turned: turnedPieces(document, graph) };
   }, [plan, terms, system]);
   return (

@@ -1,4 +1,4 @@
-import { type BagDocument, freeId, LIMITS, type Motif } from '@fennot/core';
+import { type BagDocument, freeId, LIMITS, type Motif, must, yarnOf } from '@fennot/core';
 import { Plus, X } from 'lucide-react';
 import { Button } from '../../ui/Button.tsx';
 import { type Outcome, tell } from '../../ui/tell.ts';
@@ -30,15 +30,15 @@ export function Colourways({ motif, document, onChange }: ColourwaysProps) {
       {motif.colourways.map((way, w) => (
         <div key={way.id} className="mt-1.5 flex items-center gap-1">
           {way.rounds.map((yarn, r) => {
-            const own = yarns.find(({ id }) => id === yarn);
+            const own = yarnOf(document, yarn);
             return (
               <button
                 key={r}
                 type="button"
-                aria-label={`Colourway ${w + 1}, round ${r + 1}: ${own?.colourName ?? yarn}. Press for the next yarn.`}
-                title={own?.colourName}
+                aria-label={`Colourway ${w + 1}, round ${r + 1}: ${own.colourName}. Press for the next yarn.`}
+                title={own.colourName}
                 onClick={() => tell(setRound(w, r))}
-                style={{ background: own?.colour }}
+                style={{ background: own.colour }}
                 className="size-7 rounded-full border border-ink/30"
               />
             );
@@ -48,7 +48,7 @@ export function Colourways({ motif, document, onChange }: ColourwaysProps) {
             small
             aria-label={`Colourway ${w + 1}: one more round colour`}
             disabled={way.rounds.length >= LIMITS.rounds}
-            onClick={() => setRounds(w, [...way.rounds, nextYarn(way.rounds.at(-1) ?? '')])}
+            onClick={() => setRounds(w, [...way.rounds, nextYarn(must(way.rounds.at(-1), 'round'))])}
           >
             <Plus size={13} />
           </Button>

@@ -15,6 +15,7 @@ import {
   sizeTable,
   TURNINGS,
   turningName,
+  yarnOf,
 } from '@fennot/core';
 import { Plus, X } from 'lucide-react';
 import { lazy, Suspense } from 'react';
@@ -81,7 +82,7 @@ export function MotifSection({ plan, store, motif }: StationProps & { readonly m
   // A square that is laid in columns and rows must stay one.
   const kinds = square && inUse !== undefined ? SQUARE_KINDS : MOTIF_KINDS;
   const { size } = sizeTable(document).motif(motif.id);
-  const colourOf = (yarn: string) => document.yarns.find(({ id }) => id === yarn)?.colour ?? '#888888';
+  const colourOf = (yarn: string) => yarnOf(document, yarn).colour;
   const setMeasured = (i: number, fields: Partial<Motif['measured'][number]>) =>
     set({ measured: motif.measured.map((one, k) => (k === i ? { ...one, ...fields } : one)) });
   return (

@@ -13,6 +13,7 @@ import {
   swatchSchema,
   TURNINGS,
   turningName,
+  yarnOf,
 } from '@fennot/core';
 import { useSettings } from '../../api/queries.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -29,8 +30,8 @@ type Counted = NonNullable<Swatch['stitches']>;
 export function SwatchSection({ plan, store, swatch }: StationProps & { readonly swatch: Swatch }) {
   const { terms, system } = useSettings();
   const { document } = plan;
-  const yarn = document.yarns.find(({ id }) => id === swatch.yarn);
-  const gauge = gaugeOf({ ...swatch, yarnWeight: yarn?.weight ?? 4 });
+  const yarn = yarnOf(document, swatch.yarn);
+  const gauge = gaugeOf({ ...swatch, yarnWeight: yarn.weight });
   const set = (change: Partial<Swatch>) =>
     store.getState().change(
       (doc): BagDocument => ({
@@ -43,7 +44,7 @@ export function SwatchSection({ plan, store, swatch }: StationProps & { readonly
   const startRows: Counted = { count: 10, length: mm(10 * gauge.row.value) };
   return (
     <Section title="Swatch">
-      <SwatchDrawing swatch={swatch} gauge={gauge} colour={yarn?.colour ?? '#888888'} system={system} />
+      <SwatchDrawing swatch={swatch} gauge={gauge} colour={yarn.colour} system={system} />
       <p className="text-sm" data-testid="gauge">
         <b>{formatSmall(gauge.pitch.value, system)}</b> a stitch,{' '}
         <b>{formatSmall(gauge.row.value, system)}</b> a row <Origin origin={gauge.pitch.origin} />

@@ -1,0 +1,36 @@
+import { must } from '../geometry/index.ts';
+import type { BagDocument } from './schema.ts';
+
+/*
+ * What one part of a document names, another part has: the schema lets no document through in which it is not so.
+ * Whoever looks something up therefore gets it, and a name that is not there is a fault of the program.
+ */
+
+type Yarns = Pick<BagDocument, 'yarns'>;
+type Swatches = Pick<BagDocument, 'swatches'>;
+
+export const yarnOf = ({ yarns }: Yarns, id: string) =>
+  must(
+    yarns.find((yarn) => yarn.id === id),
+    `yarn “${id}”`,
+  );
+
+export const swatchOf = ({ swatches }: Swatches, id: string) =>
+  must(
+    swatches.find((swatch) => swatch.id === id),
+    `swatch “${id}”`,
+  );
+
+export const motifOf = ({ motifs }: Pick<BagDocument, 'motifs'>, id: string) =>
+  must(
+    motifs.find((motif) => motif.id === id),
+    `motif “${id}”`,
+  );
+
+/** The yarn that a swatch is worked in. */
+export const yarnOfSwatch = (document: Yarns & Swatches, swatch: string) =>
+  yarnOf(document, swatchOf(document, swatch).yarn);
+
+/** The swatch that is put in first, where a fabric is wanted and none is chosen yet: every bag has one. */
+export const firstSwatch = ({ swatches }: { readonly swatches: ReadonlyArray<{ readonly id: string }> }) =>
+  must(swatches[0], 'swatch').id;
