@@ -53,7 +53,7 @@ export function handledActing(
 }
 
 /** Vertices of the mouth where two straps would be fixed: a quarter in from either side, in front and behind. */
-export function carriersOf(cloth: Cloth, faces: Faces): number[] {
+export function carriersOf(cloth: Parameters<typeof axesOf>[0], faces: Faces): number[] {
   const { up, front } = axesOf(cloth, faces);
   const across: Vector = [
     up[1] * front[2] - up[2] * front[1],

@@ -13,7 +13,15 @@ export interface FilledShape {
 }
 
 /** Measures a filled bag. The opening is closed by a fan round its middle for the volume. */
-export function shapeOf({ position: p, triangles, rims, unit, closing, flat, stretch }: Cloth): FilledShape {
+export function shapeOf({
+  position: p,
+  triangles,
+  rims,
+  unit,
+  closing,
+  flat,
+  stretch,
+}: Pick<Cloth, 'position' | 'triangles' | 'rims' | 'unit' | 'closing' | 'flat' | 'stretch'>): FilledShape {
   const at = (v: number, axis: number) => p[3 * v + axis] ?? 0;
   const point = (v: number) => [at(v, 0), at(v, 1), at(v, 2)] as const;
   type P = readonly [number, number, number];

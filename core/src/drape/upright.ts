@@ -15,6 +15,9 @@ export interface Faces {
   readonly flap: ReadonlyArray<{ readonly vertex: number; readonly place: Point3 }>;
 }
 
+/** What is looked at to say where up and front are. */
+type Standing = Pick<Cloth, 'position' | 'inverseMass' | 'rims' | 'count' | 'triangles' | 'unit'>;
+
 export function facesOf(graph: BagGraph, mesh: Mesh): Faces {
   const facets = groupBy(graph.facets, (facet) => facet.piece);
   const owner = new Map<number, Face>();
@@ -57,7 +60,7 @@ export function middleOf(points: readonly Point3[]): Point3 {
   });
 }
 
-function normalOf(cloth: Cloth, triangles: readonly number[]): Vector {
+function normalOf(cloth: Standing, triangles: readonly number[]): Vector {
   const { position: p, triangles: tri } = cloth;
   let [x, y, z] = [0, 0, 0];
   const at = (v: number, axis: number) => p[3 * v + axis] ?? 0;
@@ -78,7 +81,7 @@ const unitVector = ([x, y, z]: Vector): Vector => {
 };
 
 /** Up runs from the middle of all to the middle of the mouth; front from the back's normal to the front's. */
-export function axesOf(cloth: Cloth, { faces, hanging }: Faces): { up: Vector; front: Vector } {
+export function axesOf(cloth: Standing, { faces, hanging }: Faces): { up: Vector; front: Vector } {
   const { position: p, inverseMass: w, rims, count } = cloth;
   const middle = [0, 0, 0];
   let mass = 0;
@@ -138,7 +141,7 @@ function partly(r: Vector, u: Vector, f: Vector, share: number): [Vector, Vector
   ];
 }
 
-export function uprightOf(cloth: Cloth, faces: Faces, share: number): Float32Array {
+export function uprightOf(cloth: Standing, faces: Faces, share: number): Float32Array {
   const axes = axesOf(cloth, faces);
   const across: Vector = [
     axes.up[1] * axes.front[2] - axes.up[2] * axes.front[1],
@@ -165,5 +168,5 @@ export function uprightOf(cloth: Cloth, faces: Faces, share: number): Float32Arr
 }
 
 /** The vertices of the mouth that lie on the body. */
-export const mouthOf = ({ rims }: Cloth, { hanging }: Faces): number[] =>
+export const mouthOf = ({ rims }: Standing, { hanging }: Faces): number[] =>
   (rims[0] ?? []).filter((i) => !hanging.has(i));

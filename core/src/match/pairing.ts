@@ -39,9 +39,15 @@ export interface Ease {
 }
 
 /** Ease up to 2 % disappears in the fabric, up to 5 % shows, beyond that the seam puckers. */
+const UNSEEN = 2;
+const EASED = 5;
+/** Per cent that would be told as 0.0. */
+const EVEN = 0.05;
+
+/** How much one fabric is eased onto another; lengths in mm. */
 export function easeOf(lengthA: number, lengthB: number): Ease {
   const percent = lengthB > 0 ? (100 * (lengthA - lengthB)) / lengthB : 0;
   const size = Math.abs(percent);
-  const verdict = size < 0.05 ? 'even' : size <= 2 ? 'invisible' : size <= 5 ? 'visible' : 'puckers';
+  const verdict = size < EVEN ? 'even' : size <= UNSEEN ? 'invisible' : size <= EASED ? 'visible' : 'puckers';
   return { percent, verdict };
 }

@@ -7,17 +7,38 @@ const patterns = fc.record({
   extra: fc.integer({ min: 0, max: 5 }),
 });
 
+/** Every count up to 240 that a pattern allows, by trying all. */
+const allowed = (pattern: { multiple: number; extra: number }) =>
+  Array.from({ length: 240 }, (_, i) => i + 1).filter((n) => fitsMultiple(n, pattern));
+
 test('the nearest count fits, and none nearer does (by trying all)', () => {
   fc.assert(
     fc.property(patterns, fc.integer({ min: 1, max: 200 }), (pattern, count) => {
       const nearest = nearestMultiple(count, pattern);
       expect(fitsMultiple(nearest, pattern)).toBe(true);
-      const best = Array.from({ length: 240 }, (_, i) => i + 1)
-        .filter((n) => fitsMultiple(n, pattern))
-        .reduce((a, b) => (Math.abs(b - count) < Math.abs(a - count) ? b : a));
+      const best = allowed(pattern).reduce((a, b) => (Math.abs(b - count) < Math.abs(a - count) ? b : a));
       expect(Math.abs(nearest - count)).toBe(Math.abs(best - count));
     }),
   );
+});
+
+test('with a most, it is the nearest of those that are no more (by trying all)', () => {
+  fc.assert(
+    fc.property(patterns, fc.nat(200), fc.integer({ min: 20, max: 200 }), (pattern, below, most) => {
+      const count = Math.max(1, most - below);
+      const nearest = nearestMultiple(count, pattern, most);
+      const best = allowed(pattern)
+        .filter((n) => n <= most)
+        .reduce((a, b) => (Math.abs(b - count) < Math.abs(a - count) ? b : a));
+      expect(Math.abs(nearest - count)).toBe(Math.abs(best - count));
+      expect(nearest).toBeLessThanOrEqual(most);
+    }),
+  );
+});
+
+test('2000 stitches of a multiple of 4 plus 1 are 1997 where 2000 is the most: 2001 would be refused', () => {
+  expect(nearestMultiple(2000, { multiple: 4, extra: 1 })).toBe(2001);
+  expect(nearestMultiple(2000, { multiple: 4, extra: 1 }, 2000)).toBe(1997);
 });
 
 test('a count that breaks the multiple is told its neighbours', () => {
@@ -26,4 +47,21 @@ test('a count that breaks the multiple is told its neighbours', () => {
   );
   expect(multipleProblem(41, { multiple: 4, extra: 1 })).toBeUndefined();
   expect(multipleProblem(2, { multiple: 6, extra: 0 })).toContain('6, not 2');
+  // Below the five at the ends there is nothing that would do: four repeats over is 1, which is no pattern.
+  expect(multipleProblem(3, { multiple: 4, extra: 5 })).toContain('plus 5: 5, not 3');
+});
+
+test('the counts that are named would do, and none between them', () => {
+  fc.assert(
+    fc.property(patterns, fc.integer({ min: 1, max: 200 }), (pattern, count) => {
+      const problem = multipleProblem(count, pattern);
+      expect(problem === undefined).toBe(fitsMultiple(count, pattern));
+      if (problem === undefined) return;
+      const [, named = ''] = /: (.*), not/.exec(problem) ?? [];
+      const counts = named.split(' or ').map(Number);
+      const around = allowed(pattern);
+      const [below, above] = [around.findLast((n) => n < count), around.find((n) => n > count)];
+      expect(counts).toEqual([below, above].filter((n) => n !== undefined));
+    }),
+  );
 });

@@ -133,7 +133,7 @@ function fitted(body: Body, materials: Materials, width?: number, height?: numbe
   const stitches = times(stitchWay, body.stitches, materials.pitch(body.swatch), MOST_STITCHES);
   return {
     ...body,
-    stitches: stitchWay === undefined ? stitches : nearestMultiple(stitches, body.multiple),
+    stitches: stitchWay === undefined ? stitches : nearestMultiple(stitches, body.multiple, MOST_STITCHES),
     rows: times(rowWay, body.rows, materials.rowHeight(body.swatch), MOST_STITCHES),
   };
 }

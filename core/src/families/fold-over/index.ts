@@ -96,8 +96,13 @@ function controls(params: FoldOver, materials: Materials, choices: Choices): Con
     label: 'Rows of the flap',
     value: params.flap,
     min: 0,
-    max: Math.max(1, steps - 2),
+    // What was asked for before the body lost rows stays asked for.
+    max: Math.max(params.flap, steps - 2),
     step: 1,
+    problem:
+      flap < params.flap
+        ? `Front and back need a row each: ${flap} of ${params.flap} are left for the flap.`
+        : undefined,
     grip: { at: { x: width * 0.6, y: height - flap * unit }, axis: 'y', perStep: -unit },
     set: (rows) => ({ ...params, flap: rows }),
   };
