@@ -9,6 +9,9 @@ const MOST_PICTURES = 300;
  */
 const kept = new QuickLRU<string, string>({ maxSize: MOST_PICTURES });
 
+/** Where nothing can be painted: an empty address would make the browser fetch the page again as a picture. */
+const NOTHING_DRAWN = 'data:,';
+
 /** The picture under `key`, painted when first asked for, as an image address. */
 export function painted(
   key: string,
@@ -21,7 +24,7 @@ export function painted(
   canvas.width = size;
   canvas.height = size;
   const context = canvas.getContext('2d');
-  if (!context) return '';
+  if (!context) return NOTHING_DRAWN;
   context.lineCap = 'round';
   context.lineJoin = 'round';
   paint(context);

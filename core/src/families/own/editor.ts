@@ -1,5 +1,5 @@
 import { type BagGraph, checkGraph, type Piece, pieceIndex } from '../../bag/index.ts';
-import { must, NOTHING, outwardNormal } from '../../geometry/index.ts';
+import { must, NOTHING, outwardNormal, UnionFind } from '../../geometry/index.ts';
 import type { NetEditor } from '../control/net-editor.ts';
 import type { Materials } from '../layout/materials.ts';
 import { type Border, freeBorders, meetings } from '../layout/meet.ts';
@@ -191,10 +191,10 @@ function problemsOf({ cells }: Own, graph: BagGraph): string[] {
   else if (graph.rims > 1)
     problems.push(`The bag has ${graph.rims} openings: close all but one, or keep them if you mean them.`);
   const apart = checkGraph(graph).filter(({ kind }) => kind === 'gap');
-  const name = new Map(graph.pieces.map((piece) => [piece.id, piece.name]));
+  const piece = pieceIndex(graph);
   const where = apart.slice(0, 3).flatMap(({ seam }) => {
     const own = graph.seams.find(({ id }) => id === seam);
-    return own ? [`${name.get(own.a.piece)} and ${name.get(own.b.piece)}`] : [];
+    return own ? [`${piece(own.a.piece).name} and ${piece(own.b.piece).name}`] : [];
   });
   if (where.length > 0)
     problems.push(
@@ -207,11 +207,9 @@ function problemsOf({ cells }: Own, graph: BagGraph): string[] {
 
 /** How many parts the seams leave the pieces in. */
 function partsOf({ pieces, seams }: BagGraph): number {
-  const group = new Map(pieces.map(({ id }) => [id, id]));
-  const find = (id: string): string => {
-    const up = group.get(id) ?? id;
-    return up === id ? id : find(up);
-  };
-  for (const { a, b } of seams) group.set(find(a.piece), find(b.piece));
-  return new Set(pieces.map(({ id }) => find(id))).size;
+  const groups = new UnionFind();
+  const numbers = new Map(pieces.map(({ id }) => [id, groups.add()]));
+  const numberOf = (id: string) => must(numbers.get(id), `piece ${id}`);
+  for (const { a, b } of seams) groups.join(numberOf(a.piece), numberOf(b.piece));
+  return new Set([...numbers.values()].map((number) => groups.find(number))).size;
 }

@@ -1,0 +1,112 @@
+// @vitest-environment happy-dom
+import { finishOf, mm, planOf } from '@fennot/core';
+import { screen } from '@testing-library/react';
+import { beforeEach, describe, expect, test } from 'vitest';
+import { aBag, choose, lay, type } from '../../testing/worktop.tsx';
+import { FinishStation } from './FinishStation.tsx';
+
+beforeEach(() => {
+  Element.prototype.scrollIntoView = () => {};
+});
+
+const finish = (store: ReturnType<typeof lay>['store']) => store.getState().document.finish;
+
+describe('straps', () => {
+  test('are put on with the drop of the brief, and say how long they hang', async () => {
+    const { store, hands } = lay(
+      FinishStation,
+      aBag((doc) => ({
+        ...doc,
+        brief: { ...doc.brief, strapDrop: { value: mm(420), tolerance: 10 } },
+      })),
+    );
+    await choose(hands, 'Straps', /Two equal ones/);
+    expect(finish(store)?.straps).toMatchObject({
+      many: 2,
+      drop: store.getState().document.brief.strapDrop?.value,
+    });
+    const { straps } = planOf(store.getState().document);
+    const said = screen.getByTestId('strap-plan').textContent ?? '';
+    expect(said).toContain(`${straps?.count} ${straps?.counts}`);
+    expect(said).toContain('estimated');
+    expect(said).toContain('Work both to the same count.');
+  });
+
+  test('a strap that hung gives its own stretch; two lengths that are none are told', async () => {
+    const { store, hands } = lay(FinishStation, aBag());
+    await choose(hands, 'Straps', /One, from side to side/);
+    await hands.click(screen.getByRole('button', { name: 'I hung a finished strap' }));
+    await type(hands, 'Before it hung', '50');
+    await type(hands, /^After/, '55');
+    expect(finish(store)?.straps?.hung).toEqual({ before: 500, after: 550 });
+    // Ten per cent, and no longer a guess.
+    expect(screen.getByTestId('strap-plan').textContent).toMatch(/10 % stretch, measured/);
+    await type(hands, /^After/, '20');
+    expect(screen.getAllByRole('alert').length).toBeGreaterThan(0);
+    expect(finish(store)?.straps?.hung).toEqual({ before: 500, after: 550 });
+    await hands.click(screen.getByRole('button', { name: 'Go back to the guess' }));
+    expect(finish(store)?.straps?.hung).toBeUndefined();
+  });
+
+  test('taken off, nothing is left of them', async () => {
+    const { store, hands } = lay(FinishStation, aBag());
+    await choose(hands, 'Straps', /One, from side to side/);
+    await choose(hands, 'Straps', 'None');
+    expect(finish(store)?.straps).toBeUndefined();
+    expect(screen.queryByTestId('strap-plan')).toBeNull();
+  });
+});
+
+describe('the closure', () => {
+  test('each kind says its own arithmetic, with the figures of the core', async () => {
+    const { store, hands } = lay(FinishStation, aBag());
+    const said = () => screen.getByTestId('closure-plan').textContent ?? '';
+    const own = () => finishOf(planOf(store.getState().document)).closure;
+    await choose(hands, 'Closed by', 'Button and loop');
+    const button = own();
+    if (button?.of !== 'button') throw new Error('a button was chosen');
+    expect(said()).toContain(`A loop of ${button.chains} chains`);
+    expect(said()).toContain(`after ${button.places.join(', ')}`);
+    await choose(hands, 'Closed by', 'Magnet');
+    expect(said()).toMatch(/^In the middle: of \d+ loops in front/);
+    expect(screen.queryByLabelText('Buttons')).toBeNull();
+    await choose(hands, 'Closed by', 'Nothing');
+    expect(screen.queryByTestId('closure-plan')).toBeNull();
+  });
+
+  test('more buttons stand at more places, as many to the left as to the right', async () => {
+    const { store, hands } = lay(FinishStation, aBag());
+    await choose(hands, 'Closed by', 'Button and loop');
+    await type(hands, 'Buttons', '3');
+    const own = finishOf(planOf(store.getState().document)).closure;
+    if (own?.of !== 'button') throw new Error('a button was chosen');
+    expect(own.places).toHaveLength(3);
+    const [first, , last] = own.places;
+    // A loop after so many from the left lies as far from the right, give or take the one it takes.
+    expect(Math.abs((first ?? 0) - (own.loops - (last ?? 0)))).toBeLessThanOrEqual(1);
+    expect(screen.getByTestId('closure-plan').textContent).toContain(own.places.join(', '));
+  });
+});
+
+describe('the lining', () => {
+  test('of cloth shows its shapes, and says how to check the print', async () => {
+    const { store, hands } = lay(FinishStation, aBag());
+    await choose(hands, 'Lined with', /Cloth/);
+    expect(finish(store)?.lining).toEqual({ of: 'cloth', allowance: 10 });
+    const shapes = finishOf(planOf(store.getState().document)).lining;
+    const drawn = screen.getByRole('img', { name: /^Cutting shapes/ });
+    for (const { name, cut } of shapes)
+      expect(drawn.getAttribute('aria-label')).toContain(`${name}, cut ${cut}`);
+    expect(drawn.querySelectorAll('polygon')).toHaveLength(2 * shapes.length);
+    await type(hands, 'Seam allowance, mm', '200');
+    expect(screen.getByRole('alert')).toBeTruthy();
+    expect(finish(store)?.lining).toEqual({ of: 'cloth', allowance: 10 });
+  });
+
+  test('ready made is judged: far too wide, the crochet does not reach round it', async () => {
+    const { hands } = lay(FinishStation, aBag());
+    await choose(hands, 'Lined with', /ready-made/);
+    await type(hands, 'Its width', '90');
+    expect(screen.getByTestId('ready-verdict').textContent).toContain('✗');
+  });
+});
