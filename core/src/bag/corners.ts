@@ -1,5 +1,5 @@
 import { must, SAME_PLACE, UnionFind } from '../geometry/index.ts';
-import type { BagGraph, Interval } from './graph.ts';
+import type { BagGraph, Interval, Seam } from './graph.ts';
 
 /** A stretch of an edge that no seam takes, from one corner of the bag to the next. */
 export interface RimPart {
@@ -12,6 +12,8 @@ export interface RimPart {
 export interface Corners {
   /** Corner at the start and end of each seam, by seam id; corners are any distinct whole numbers. */
   readonly ends: ReadonlyMap<string, readonly [number, number]>;
+  /** The same of the flat seams while the net lies open: corners that only folding brings together are apart. */
+  readonly lying: ReadonlyMap<string, readonly [number, number]>;
   /** The free parts of all outlines joined into loops; each loop runs along the outlines. */
   rims(): RimPart[][];
 }
@@ -30,8 +32,8 @@ interface MarkedEdge {
   readonly grains: number;
   /** Marks between them; few edges have any. */
   inner: Map<number, number> | undefined;
-  /** Covered stretches, low and high in turn. */
-  readonly taken: number[];
+  /** Covered stretches, low and high in turn; an edge of the rim has none. */
+  taken: number[] | undefined;
 }
 
 /** Worked out once for each set of seams: several readouts walk the same corners. */
@@ -68,7 +70,7 @@ function findCorners({ pieces, seams }: Pick<BagGraph, 'pieces' | 'seams'>): Cor
         end: must(corners[(edge + 1) % edges.length], 'corner'),
         grains: Math.round(length / GRAIN),
         inner: undefined,
-        taken: [],
+        taken: undefined,
       })),
     );
   }
@@ -90,33 +92,52 @@ function findCorners({ pieces, seams }: Pick<BagGraph, 'pieces' | 'seams'>): Cor
     return fresh;
   };
 
-  const starts: Array<readonly [string, number, number]> = [];
-  for (const { id, a, b } of seams) {
+  // Most edges are taken once: a list that grows would be the dearest thing here.
+  const take = (edge: MarkedEdge, { from, to }: Interval) => {
+    const [low, high] = from < to ? [from, to] : [to, from];
+    if (edge.taken) edge.taken.push(low, high);
+    else edge.taken = [low, high];
+  };
+
+  const sew = ({ id, a, b }: Seam): readonly [string, number, number] => {
     const [edgeA, edgeB] = [markedEdge(a), markedEdge(b)];
     const [from, to] = [mark(edgeA, a.from), mark(edgeA, a.to)];
     points.join(from, mark(edgeB, b.from));
     points.join(to, mark(edgeB, b.to));
-    edgeA.taken.push(Math.min(a.from, a.to), Math.max(a.from, a.to));
-    edgeB.taken.push(Math.min(b.from, b.to), Math.max(b.from, b.to));
-    starts.push([id, from, to]);
-  }
+    take(edgeA, a);
+    take(edgeB, b);
+    return [id, from, to];
+  };
+  const endsOf = (starts: ReadonlyArray<readonly [string, number, number]>) =>
+    new Map(starts.map(([id, from, to]) => [id, [points.find(from), points.find(to)] as const]));
+  const flat = seams.filter(({ kind }) => kind === 'flat').map(sew);
+  const lying = endsOf(flat);
+  const others = seams.filter(({ kind }) => kind !== 'flat').map(sew);
   let rims: RimPart[][] | undefined;
   return {
-    ends: new Map(starts.map(([id, from, to]) => [id, [points.find(from), points.find(to)] as const])),
+    ends: endsOf([...flat, ...others]),
+    lying,
     rims: () => {
-      rims ??= chainRims([...edgesOf.values()].flat().flatMap((edge) => freeParts(edge, points)));
+      if (rims) return rims;
+      const free: RimPart[] = [];
+      for (const edges of edgesOf.values())
+        for (const edge of edges) if (!wholeTaken(edge)) free.push(...freeParts(edge, points));
+      rims = chainRims(free);
       return rims;
     },
   };
 }
 
+/** Whether one seam takes all of an edge, as most do. */
+function wholeTaken({ length, taken }: MarkedEdge): boolean {
+  if (taken?.length !== 2) return false;
+  const [low = 0, high = 0] = taken;
+  return high - low > length - 2 * GRAIN;
+}
+
 /** The stretches between neighbouring marks that no seam covers. */
 function freeParts(own: MarkedEdge, points: UnionFind): RimPart[] {
-  const { piece, edge, length, start, end, grains: last, inner = [], taken } = own;
-  // Most edges are taken whole by one seam.
-  const [low, high] = taken;
-  if (taken.length === 2 && low !== undefined && high !== undefined && high - low > length - 2 * GRAIN)
-    return [];
+  const { piece, edge, length, start, end, grains: last, inner = [], taken = [] } = own;
   const covered = (at: number) =>
     taken.some((from, i) => i % 2 === 0 && from < at && at < must(taken[i + 1], 'end of what is taken'));
   const stops = [[0, start] as const, ...[...inner].sort(([p], [q]) => p - q), [last, end] as const];

@@ -70,14 +70,10 @@ export function joiningGraph(graph: BagGraph): JoiningGraph {
     const own = piece(seam.a.piece);
     const from = inNet(own, pointOnEdge(own, seam.a.edge, seam.a.from));
     const to = inNet(own, pointOnEdge(own, seam.a.edge, seam.a.to));
-    const [start, end] = ends.get(seam.id) ?? [0, 0];
+    const [start, end] = must(ends.get(seam.id), 'seam');
     const lie = Math.abs(to.x - from.x) > Math.abs(to.y - from.y) ? 'level' : 'upright';
     return { id: seam.id, from: start, to: end, way: seam.line, seam, lie, net: [from, to] };
   };
-  const open = cornersOf({
-    pieces: graph.pieces,
-    seams: graph.seams.filter(({ kind }) => kind === 'flat'),
-  });
   const madeUp = cornersOf(graph);
   const all = joinedSeams(graph).map((seam) => link(seam, madeUp.ends));
   const byId = new Map(all.map((one) => [one.id, one]));
@@ -86,7 +82,7 @@ export function joiningGraph(graph: BagGraph): JoiningGraph {
   const flat = all
     .filter(({ seam }) => seam.kind === 'flat')
     .map((folded): SeamLink => {
-      const [from, to] = open.ends.get(folded.id) ?? [0, 0];
+      const [from, to] = must(madeUp.lying.get(folded.id), 'flat seam');
       corners.set(from, folded.from).set(to, folded.to);
       return { ...folded, from, to };
     });
@@ -94,8 +90,8 @@ export function joiningGraph(graph: BagGraph): JoiningGraph {
     all,
     flat,
     closing: all.filter(({ seam }) => seam.kind === 'closing'),
-    madeUp: (one) => byId.get(one.id) ?? one,
-    corner: (one) => corners.get(one) ?? -1,
+    madeUp: (one) => must(byId.get(one.id), 'seam'),
+    corner: (one) => must(corners.get(one), 'corner'),
     onRim: new Set(
       madeUp
         .rims()

@@ -195,7 +195,7 @@ function squaresAsYouGo(
   join: (pass: Pass<SeamLink>) => StepJoin,
 ): JoinStep[] {
   const at = new Map(pieces.map(({ id }, i) => [id, i]));
-  const order = (id: string) => must(at.get(id), `piece ${id}`);
+  const order = (id: string) => must(at.get(id), 'piece');
   const joins = new Map<string, StepJoin[]>();
   const of = (id: string) => {
     const own = joins.get(id) ?? [];

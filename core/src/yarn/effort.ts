@@ -40,7 +40,7 @@ export function effortOf(
   let [stitches, yarn] = [0, 0];
   const put = (many: number, swatch: string) => {
     stitches += many;
-    yarn += many * must(perStitch.get(swatch), `swatch ${swatch}`);
+    yarn += many * must(perStitch.get(swatch), 'swatch');
   };
   // Hundreds of squares are of a few kinds: each kind is counted once.
   const alike = groupBy(graph.pieces, ({ make }) =>
