@@ -6,7 +6,7 @@ export default defineConfig({
       'core/src/**/*.test.ts',
       'server/src/**/*.test.ts',
       'web/src/**/*.test.{ts,tsx}',
-      'scripts/**/*.test.ts',
+      'command/**/*.test.ts',
     ],
     testTimeout: 30_000,
   },

@@ -293,7 +293,7 @@ describe('the server', () => {
   test('migrates once when three servers start at the same moment', async () => {
     const fresh = await freshDatabase({ migrated: false });
     const others = [connect(fresh.address), connect(fresh.address)];
-    await Promise.all([fresh.db, ...others].map(migrate));
+    await Promise.all([fresh.db, ...others].map((one) => migrate(one)));
     expect(await fresh.db('knex_migrations').pluck('name')).toEqual([
       '001-owners-and-bags',
       '002-saves-and-deletes',

@@ -8,6 +8,7 @@ import Fastify, { type FastifyInstance } from 'fastify';
 import { jsonSchemaTransform, serializerCompiler, validatorCompiler } from 'fastify-type-provider-zod';
 import type { Knex } from 'knex';
 import { problems, sendProblem } from './plugins/problems.ts';
+import { stopping } from './plugins/stopping.ts';
 import { bagRoutes } from './routes/bags.ts';
 import { healthRoutes } from './routes/health.ts';
 import { settingsRoutes } from './routes/settings.ts';
@@ -26,6 +27,8 @@ export interface AppOptions {
   /** Folder of the built web application; without it only the API is served. */
   readonly web?: string | undefined;
   readonly logLevel?: string;
+  /** Where the log goes, when not to standard output. */
+  readonly logTo?: { write(line: string): void };
 }
 
 /** A bag with hundreds of measurements stays far below this. */
@@ -37,13 +40,21 @@ export async function buildApp({
   owner,
   web,
   logLevel = 'silent',
+  logTo,
 }: AppOptions): Promise<FastifyInstance> {
-  const app = Fastify({ logger: { level: logLevel }, bodyLimit: BODY_LIMIT, forceCloseConnections: true });
+  const app = Fastify({
+    logger: { level: logLevel, ...(logTo ? { stream: logTo } : {}) },
+    bodyLimit: BODY_LIMIT,
+    // Running requests are answered before the server goes; those that come later get a sentence.
+    forceCloseConnections: 'idle',
+    return503OnClosing: false,
+  });
   app.setValidatorCompiler(validatorCompiler);
   app.setSerializerCompiler(serializerCompiler);
   app.decorate('db', db);
   app.decorate('owner', owner);
   await app.register(problems);
+  await app.register(stopping);
   await app.register(helmet, {
     contentSecurityPolicy: {
       directives: {

@@ -1,3 +1,4 @@
+import { must } from '@fennot/core';
 import { z } from 'zod';
 
 const schema = z.object({
@@ -5,6 +6,7 @@ const schema = z.object({
   FENNOT_PORT: z.coerce.number().int().min(1).max(65535).default(4680),
   FENNOT_EMPTY: z.stringbool().default(false),
   FENNOT_WEB: z.string().optional(),
+  FENNOT_LOG: z.string().optional(),
   LOG_LEVEL: z.enum(['fatal', 'error', 'warn', 'info', 'debug', 'silent']).default('warn'),
 });
 
@@ -17,21 +19,24 @@ export interface Config {
   /** Folder of the built web application, when this server is to serve it. */
   readonly web: string | undefined;
   readonly logLevel: string;
+  /** Folder of the log; without it the log goes to standard output. */
+  readonly logFolder: string | undefined;
 }
 
 /** Reads the settings; throws a sentence that names the variable when one is wrong. */
 export function readConfig(environment: Record<string, string | undefined>): Config {
   const parsed = schema.safeParse(environment);
   if (!parsed.success) {
-    const [first] = parsed.error.issues;
-    throw new Error(`${first?.path.join('.') ?? 'A setting'} is wrong: ${first?.message ?? ''}`);
+    const first = must(parsed.error.issues[0], 'problem');
+    throw new Error(`${first.path.join('.') || 'A setting'} is wrong: ${first.message}`);
   }
-  const { DATABASE_URL, FENNOT_PORT, FENNOT_EMPTY, FENNOT_WEB, LOG_LEVEL } = parsed.data;
+  const { DATABASE_URL, FENNOT_PORT, FENNOT_EMPTY, FENNOT_WEB, FENNOT_LOG, LOG_LEVEL } = parsed.data;
   return {
     databaseUrl: DATABASE_URL,
     port: FENNOT_PORT,
     empty: FENNOT_EMPTY,
     web: FENNOT_WEB,
     logLevel: LOG_LEVEL,
+    logFolder: FENNOT_LOG,
   };
 }

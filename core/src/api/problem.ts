@@ -39,6 +39,11 @@ export const PROBLEMS = {
     title: 'Database away',
     detail: 'The Fennot server cannot reach its database just now. It keeps trying.',
   },
+  stopping: {
+    status: 503,
+    title: 'Server stopping',
+    detail: 'The Fennot server is just being stopped. What you do is kept here until it is back.',
+  },
   serverError: {
     status: 500,
     title: 'Server error',

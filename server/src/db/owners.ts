@@ -1,8 +1,18 @@
 import { type Settings, settingsFrom } from '@fennot/core';
 import type { Knex } from 'knex';
+import { addDemoBags } from '../demo/index.ts';
 
 /** The one maker of an installation without accounts. */
 const LOCAL_MAKER = 'local maker';
+
+/** So many rows are made before anyone works here: the maker, and the demo bags unless they are not wanted. */
+export const settleIn = (db: Knex, { empty }: { readonly empty: boolean }): Promise<string> =>
+  // All or nothing: a server that is killed in the middle leaves no maker without bags.
+  db.transaction(async (held) => {
+    const { id, isNew } = await localOwner(held);
+    if (isNew && !empty) await addDemoBags(held, id);
+    return id;
+  });
 
 /** Finds the local maker, making the row at the first start. Says whether it is new. */
 export async function localOwner(db: Knex): Promise<{ id: string; isNew: boolean }> {

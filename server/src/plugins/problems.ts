@@ -23,9 +23,24 @@ export function sendProblem(reply: FastifyReply, { status, title, detail, errors
     .send({ type, title, status, detail, ...(errors ? { errors } : {}), ...more });
 }
 
-const unreachable = (error: FastifyError) =>
-  ['ECONNREFUSED', 'ECONNRESET', 'ENOTFOUND', '57P01', '57P03'].includes(error.code) ||
-  /Timeout acquiring a connection/.test(error.message);
+/** Codes of a database that is not there, is just going or coming, or has taken too long over a statement. */
+const AWAY = [
+  'ECONNREFUSED',
+  'ECONNRESET',
+  'ENOTFOUND',
+  'ETIMEDOUT',
+  'EPIPE',
+  '57P01',
+  '57P02',
+  '57P03',
+  '57014',
+  '53300',
+];
+/** What the driver and its pool say without a code. */
+const AWAY_TEXT =
+  /Timeout acquiring a connection|Query read timeout|Connection terminated|timeout expired|Connection ended|Unable to acquire/i;
+
+const unreachable = (error: FastifyError) => AWAY.includes(error.code) || AWAY_TEXT.test(error.message);
 
 /** PostgreSQL's code for a full disk. */
 const DISK_FULL = '53100';

@@ -5,7 +5,11 @@ import { planOf, readDocumentText, readouts } from '@fennot/core';
  * `./fennot plan FILE [--uk] [--in]`: every readout of a bag file as JSON on standard output, without
  * server or database. A file that is wrong gets a line per bad field on standard error, and exit code 1.
  */
-function main(args: readonly string[]): number {
+export function printPlan(args: readonly string[]): void {
+  process.exitCode = print(args);
+}
+
+function print(args: readonly string[]): number {
   const flags = new Set(args.filter((arg) => arg.startsWith('--')));
   const [file] = args.filter((arg) => !arg.startsWith('--'));
   if (file === undefined) {
@@ -32,5 +36,3 @@ function main(args: readonly string[]): number {
   console.log(JSON.stringify(readouts(planOf(read.document), reading), null, 2));
   return 0;
 }
-
-process.exitCode = main(process.argv.slice(2));

@@ -1,0 +1,99 @@
+import { createServer } from 'node:net';
+import { join } from 'node:path';
+import closeWithGrace from 'close-with-grace';
+import { readConfig } from '../server/src/config.ts';
+import { serve, whyNot } from '../server/src/serve.ts';
+import { buildWeb } from './build.ts';
+import { type Database, takeSetup, useDatabase } from './database.ts';
+import { needPostgres } from './debian.ts';
+import type { Home } from './home.ts';
+import { type Lock, tryLock } from './lock.ts';
+import { me } from './processes.ts';
+import { readState, type ServerState, writeState } from './state.ts';
+import { GRACE } from './stop.ts';
+import { pause, Told } from './told.ts';
+import { keepUp } from './watch.ts';
+
+/** So long another start, or a stop, is waited for, ms. */
+const OTHERS_PATIENCE = 90_000;
+
+const wantedPort = (): number => Number(process.env.FENNOT_PORT ?? 4680);
+
+/**
+ * `./fennot start`: sets up what is missing and serves until it is stopped. One server a folder: where there is one,
+ * it is said where. This process is the server; nothing is left behind when it ends, however it ends.
+ */
+export async function start(home: Home, { empty }: { readonly empty: boolean }): Promise<void> {
+  const place = await placeOfServer(home);
+  if (!place) return;
+  const setup = await takeSetup(home);
+  const port = wantedPort();
+  const state = (is: ServerState['is'], url = ''): void => writeState(home, { ...me(), is, url, port });
+  state('starting');
+  let database: Database | undefined;
+  try {
+    needPostgres(home);
+    await portIsFree(port);
+    await buildWeb(home);
+    database = await useDatabase(home, 'app');
+    setup.release();
+    const config = readConfig({
+      ...process.env,
+      DATABASE_URL: database.url,
+      FENNOT_PORT: String(port),
+      FENNOT_WEB: join(home.root, 'web/dist'),
+      FENNOT_LOG: home.log,
+      FENNOT_EMPTY: String(empty),
+    });
+    const serving = await serve(config);
+    const { own } = database;
+    const unwatch = own
+      ? keepUp(own.cluster, own.port, (line) => serving.app.log.warn(line))
+      : async () => {};
+    const leave = database.leave;
+    closeWithGrace({ delay: GRACE + 30_000 }, async ({ err }) => {
+      if (err) serving.app.log.error(err);
+      state('stopping', serving.url);
+      await Promise.race([serving.close(), pause(GRACE)]);
+      await unwatch();
+      await leave();
+      place.release();
+    });
+    state('open', serving.url);
+    console.log(`Fennot is open at ${serving.url}`);
+  } catch (error) {
+    setup.release();
+    await database?.leave();
+    throw error instanceof Told ? error : new Told(whyNot(error, port));
+  }
+}
+
+/** The place of the one server of this folder; nothing when another has it, which is said then. */
+async function placeOfServer(home: Home): Promise<Lock | undefined> {
+  for (const until = Date.now() + OTHERS_PATIENCE; ; await pause(200)) {
+    const place = tryLock(home.serverLock);
+    if (place) return place;
+    const other = readState(home);
+    if (other?.is === 'open') {
+      const asked = process.env.FENNOT_PORT;
+      if (asked !== undefined && Number(asked) !== other.port)
+        throw new Told(
+          `Fennot of this folder is open already, at ${other.url}. Stop it first: ./fennot stop`,
+        );
+      console.log(`Fennot is open already, at ${other.url}`);
+      return undefined;
+    }
+    if (Date.now() > until)
+      throw new Told('Another start of Fennot in this folder has not come to an end. Stop it: ./fennot stop');
+  }
+}
+
+/** Whether the port can be had, before anything is set up. */
+const portIsFree = (port: number): Promise<void> =>
+  new Promise((resolve, reject) => {
+    const probe = createServer();
+    probe.once('error', () =>
+      reject(new Told(whyNot(Object.assign(new Error(), { code: 'EADDRINUSE' }), port))),
+    );
+    probe.listen(port, '127.0.0.1', () => probe.close(() => resolve()));
+  });
