@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { planOf, readDocumentText, readouts } from '@fennot/core';
+import { planned, readDocumentText, readouts } from '@fennot/core';
 
 /**
  * `./fennot plan FILE [--uk] [--in]`: every readout of a bag file as JSON on standard output, without
@@ -33,6 +33,16 @@ function print(args: readonly string[]): number {
     terms: flags.has('--uk') ? 'uk' : 'us',
     system: flags.has('--in') ? 'in' : 'cm',
   } as const;
-  console.log(JSON.stringify(readouts(planOf(read.document), reading), null, 2));
-  return 0;
+  try {
+    const answer = planned(read.document);
+    if (!answer.ok) {
+      console.error(answer.problem);
+      return 1;
+    }
+    console.log(JSON.stringify(readouts(answer.plan, reading), null, 2));
+    return 0;
+  } catch (error) {
+    console.error(`This bag cannot be worked out: ${error instanceof Error ? error.message : String(error)}`);
+    return 1;
+  }
 }

@@ -1,4 +1,3 @@
-import helmet from '@fastify/helmet';
 import rateLimit from '@fastify/rate-limit';
 import staticFiles from '@fastify/static';
 import swagger from '@fastify/swagger';
@@ -7,7 +6,9 @@ import { API } from '@fennot/core';
 import Fastify, { type FastifyInstance } from 'fastify';
 import { jsonSchemaTransform, serializerCompiler, validatorCompiler } from 'fastify-type-provider-zod';
 import type { Knex } from 'knex';
+import { headers } from './plugins/headers.ts';
 import { problems, sendProblem } from './plugins/problems.ts';
+import { sameOrigin } from './plugins/same-origin.ts';
 import { stopping } from './plugins/stopping.ts';
 import { bagRoutes } from './routes/bags.ts';
 import { healthRoutes } from './routes/health.ts';
@@ -28,6 +29,8 @@ export interface AppOptions {
   readonly web?: string | undefined;
   readonly logLevel?: string;
   /** Where the log goes, when not to standard output. */
+  /** Names it may be asked by, besides those of loopback. */
+  readonly hosts?: readonly string[];
   readonly logTo?: { write(line: string): void };
 }
 
@@ -41,6 +44,7 @@ export async function buildApp({
   web,
   logLevel = 'silent',
   logTo,
+  hosts = [],
 }: AppOptions): Promise<FastifyInstance> {
   const app = Fastify({
     logger: { level: logLevel, ...(logTo ? { stream: logTo } : {}) },
@@ -55,20 +59,8 @@ export async function buildApp({
   app.decorate('owner', owner);
   await app.register(problems);
   await app.register(stopping);
-  await app.register(helmet, {
-    contentSecurityPolicy: {
-      directives: {
-        defaultSrc: ["'self'"],
-        // Radix positions with inline styles; drawings are images made in the page.
-        styleSrc: ["'self'", "'unsafe-inline'"],
-        imgSrc: ["'self'", 'data:', 'blob:'],
-        workerSrc: ["'self'", 'blob:'],
-        upgradeInsecureRequests: null,
-      },
-    },
-    // The server speaks plain http on loopback.
-    strictTransportSecurity: false,
-  });
+  await app.register(sameOrigin, { hosts });
+  await app.register(headers);
   await app.register(rateLimit, { max: 600, timeWindow: '1 second' });
   await app.register(swagger, {
     openapi: {
@@ -76,7 +68,7 @@ export async function buildApp({
     },
     transform: jsonSchemaTransform,
   });
-  await app.register(swaggerUi, { routePrefix: `${API}/docs` });
+  await app.register(swaggerUi, { routePrefix: `${API}/docs`, staticCSP: true });
   for (const routes of [healthRoutes, bagRoutes, settingsRoutes]) {
     await app.register(routes, { prefix: API });
   }

@@ -1,10 +1,13 @@
 import { z } from 'zod';
 import { documentShape, fieldProblemSchema } from '../document/index.ts';
 
+/** What the database can count to. */
+const MOST_VERSION = 2_147_483_646;
+
 const head = {
   id: z.uuid(),
   /** Raised by every save; a save names the version it was made from. */
-  version: z.int().min(1),
+  version: z.int().min(1).max(MOST_VERSION),
   updatedAt: z.iso.datetime(),
 };
 
@@ -32,7 +35,12 @@ export type Saved = z.infer<typeof savedSchema>;
  * A new bag. Its id is made by whoever asks, so that asking again after a lost answer makes no second one. The
  * document is checked by hand: its problems are told by the core, with the path of each.
  */
-export const createBagSchema = z.strictObject({ id: z.uuid(), document: z.unknown() });
+export const createBagSchema = z.strictObject({
+  id: z.uuid(),
+  document: z.unknown(),
+  /** It comes out of a file. */
+  imported: z.boolean().optional(),
+});
 
 /** A save on top of a version. Its own id lets the server know a repeat, and answer it as the first time. */
 export const saveBagSchema = z.strictObject({ save: z.uuid(), basedOn: head.version, document: z.unknown() });

@@ -29,6 +29,16 @@ export const PROBLEMS = {
   idTaken: { status: 409, title: 'Id taken', detail: 'Another bag has this id already.' },
   badBag: { status: 422, title: 'Bad bag', detail: 'This is not a bag.' },
   badInput: { status: 400, title: 'Bad input', detail: 'The request is wrong.' },
+  strangeHost: {
+    status: 421,
+    title: 'Strange host',
+    detail: 'Fennot is not asked by this name. Open it at the address that it printed when it started.',
+  },
+  strangeOrigin: {
+    status: 403,
+    title: 'Strange origin',
+    detail: 'Only Fennot’s own page may change something here.',
+  },
   diskFull: {
     status: 507,
     title: 'Disk full',

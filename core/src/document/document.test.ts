@@ -1,8 +1,11 @@
 import { readFileSync } from 'node:fs';
+import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { cleanText } from '../fields/index.ts';
 import { testDocument } from '../testing/arbitraries.ts';
 import { documentJsonSchema, readDocument, readDocumentText, writeDocumentText } from './index.ts';
 
+const example = testDocument();
 const good = () => JSON.parse(writeDocumentText(testDocument()));
 const problems = (input: unknown) => {
   const read = readDocument(input);
@@ -74,4 +77,57 @@ describe('a wrong field is named by its path', () => {
 test('the published JSON Schema is the one this code reads', () => {
   const published = readFileSync(new URL('../../../docs/fennot.bag.schema.json', import.meta.url), 'utf8');
   expect(JSON.parse(published)).toEqual(JSON.parse(JSON.stringify(documentJsonSchema())));
+});
+
+describe('text', () => {
+  const bag = (fields: object) => readDocument({ ...structuredClone(example), ...fields });
+  const firstOf = (fields: object) => {
+    const read = bag(fields);
+    return read.ok ? undefined : read.problems[0];
+  };
+
+  test('that no database can keep is refused where it stands', () => {
+    for (const bad of ['a\0b', 'half \uD83D of a bell', '\uDD14 the other half']) {
+      expect(firstOf({ note: bad })).toEqual({
+        path: 'note',
+        message: 'A note holds a character that cannot be kept.',
+      });
+      expect(firstOf({ name: bad })?.path).toBe('name');
+      expect(bag({ note: cleanText(bad) }).ok).toBe(true);
+    }
+  });
+
+  test('of any script is kept as it is, emoji of many characters too', () => {
+    fc.assert(
+      fc.property(fc.string({ unit: 'grapheme', maxLength: 60 }), (note) => {
+        const clean = cleanText(note);
+        const read = bag({ note: clean });
+        expect(read.ok && read.document.note).toBe(clean);
+        // Nothing that can be kept is taken away.
+        if (encodeURI(note.replaceAll('%', '')) !== '' && !note.includes('\0')) expect(clean).toBe(note);
+      }),
+    );
+  });
+
+  test('a name is told without the blanks round it, and may be as long as it says', () => {
+    const read = bag({ name: `  ${'n'.repeat(80)}  ` });
+    expect(read.ok && read.document.name).toHaveLength(80);
+    expect(firstOf({ name: 'n'.repeat(81) })?.message).toContain('80 characters');
+    expect(firstOf({ name: ' ' })?.message).toBe('A name cannot be empty.');
+  });
+
+  test('a file may begin with a mark of its byte order', () => {
+    const read = readDocumentText(`\uFEFF${writeDocumentText(example)}`);
+    expect(read).toEqual({ ok: true, document: example });
+  });
+});
+
+test('of many problems the first twenty are told, and how many more there are', () => {
+  const yarns = Array.from({ length: 50 }, () => ({}));
+  const read = readDocument({ ...example, yarns });
+  if (read.ok) throw new Error('yarns without anything are no yarns');
+  expect(read.problems).toHaveLength(21);
+  const [, more] = /And (\d+) more/.exec(read.problems.at(-1)?.message ?? '') ?? [];
+  // Six fields are missing in each of fifty; a few checks across fields may come on top.
+  expect(Number(more)).toBeGreaterThanOrEqual(50 * 6 - 20);
 });

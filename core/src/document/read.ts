@@ -17,9 +17,17 @@ export type ReadResult =
 
 const refuse = (message: string, path = ''): ReadResult => ({ ok: false, problems: [{ path, message }] });
 
+/** Nobody reads more than so many problems at once. */
+const MOST_TOLD = 20;
+
 /** Problems of a failed parse as dotted paths and sentences. */
-export const fieldProblems = (error: z.ZodError): FieldProblem[] =>
-  error.issues.map((issue) => ({ path: issue.path.join('.'), message: sentenceOf(issue) }));
+export function fieldProblems({ issues }: z.ZodError): FieldProblem[] {
+  const told = issues
+    .slice(0, MOST_TOLD)
+    .map((issue) => ({ path: issue.path.join('.'), message: sentenceOf(issue) }));
+  const more = issues.length - told.length;
+  return more > 0 ? [...told, { path: '', message: `And ${more} more.` }] : told;
+}
 
 /**
  * Reads something that claims to be a bag document: ours, of a version we know, brought up to this one, and whole.
@@ -44,7 +52,9 @@ export function readDocument(input: unknown): ReadResult {
 }
 
 /** Reads the text of a bag file. A file that breaks off is said to be so. */
-export function readDocumentText(text: string): ReadResult {
+export function readDocumentText(whole: string): ReadResult {
+  // Some editors begin a file with a mark of its byte order.
+  const text = whole.replace(/^\uFEFF/, '');
   if (text.trim() === '') return refuse('The file is empty.');
   let value: unknown;
   try {

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { constructionSchema } from '../families/index.ts';
-import { idSchema, LIMITS } from '../fields/index.ts';
+import { idSchema, LIMITS, textSchema } from '../fields/index.ts';
 import { isSquare, MOTIF_KINDS } from '../motif/index.ts';
 import { JOIN_METHODS, SCHOOLS } from '../runs/index.ts';
 import { STITCHES, TURNINGS } from '../stitches/index.ts';
@@ -24,11 +24,7 @@ export const lengthSchema = z
   .brand<'Mm'>();
 
 /** What a maker calls a thing. */
-export const nameSchema = z
-  .string()
-  .trim()
-  .min(1, 'A name cannot be empty.')
-  .max(LIMITS.name, `A name cannot be longer than ${LIMITS.name} characters.`);
+export const nameSchema = textSchema('A name', LIMITS.name, { name: true });
 
 const id = idSchema;
 const name = nameSchema;
@@ -79,7 +75,7 @@ const yarnSchema = z.strictObject({
   colourName: name,
   colour: z.string().regex(/^#[0-9a-f]{6}$/i, 'A colour is written as # and six hex digits.'),
   weight: z.int('A weight class is a whole number.').min(0).max(7, 'Weight classes run from 0 to 7.'),
-  fibre: z.string().max(80),
+  fibre: textSchema('A fibre', LIMITS.name),
 });
 export type Yarn = z.infer<typeof yarnSchema>;
 
@@ -181,6 +177,10 @@ export const joinsSchema = z.strictObject({
   /** Lines joined another way than the rest, by line id. */
   lines: z
     .record(lineSchema, z.strictObject({ method: z.enum(JOIN_METHODS).optional(), yarn: id.optional() }))
+    .refine(
+      (lines) => Object.keys(lines).length <= LIMITS.lines,
+      `At most ${LIMITS.lines} lines can be joined another way.`,
+    )
     .optional(),
   /** The closing line kept for the end, and at which of its ends the yarn comes out. */
   last: z.strictObject({ line: lineSchema, end: z.enum(['first', 'second']) }).optional(),
@@ -198,7 +198,7 @@ const shape = z.strictObject({
   format: z.literal(FORMAT),
   version: z.literal(VERSION),
   name,
-  note: z.string().max(LIMITS.note, `A note cannot be longer than ${LIMITS.note} characters.`),
+  note: textSchema('A note', LIMITS.note),
   brief: briefSchema,
   yarns: z
     .array(yarnSchema)

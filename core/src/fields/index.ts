@@ -4,3 +4,4 @@ export * from './id.ts';
 export * from './letters.ts';
 export * from './limits.ts';
 export * from './sentences.ts';
+export * from './text.ts';

@@ -15,6 +15,8 @@ export const LIMITS = {
   cells: 40,
   /** Stitches or rows of a panel. */
   stitches: 2000,
+  /** Lines of a bag that are joined another way than the rest. */
+  lines: 600,
   /** Pieces of one bag that are laid out and worked through after every edit. */
   pieces: 600,
 } as const;

@@ -1,5 +1,6 @@
 import { type BagDocument, type KeptBag, readDocument, type Saved, type StoredBag } from '@fennot/core';
 import type { Knex } from 'knex';
+import { note } from './audit.ts';
 
 interface BagRow {
   id: string;
@@ -75,13 +76,17 @@ export class BagStore {
     return row && keptOf(row);
   }
 
-  /** Makes a bag. Asked again with the same id, it gives the bag that was made the first time. */
-  async create(id: string, document: BagDocument): Promise<StoredBag | undefined> {
-    const [made] = await this.db<BagRow>('bags')
-      .insert({ id, owner_id: this.owner, document: JSON.stringify(document) })
-      .onConflict('id')
-      .ignore()
-      .returning('*');
+  /** Makes a bag, new or out of a file. Asked again with the same id, it gives the bag that was made the first time. */
+  async create(id: string, document: BagDocument, imported = false): Promise<StoredBag | undefined> {
+    const made = await this.db.transaction(async (held) => {
+      const [fresh] = await held<BagRow>('bags')
+        .insert({ id, owner_id: this.owner, document: JSON.stringify(document) })
+        .onConflict('id')
+        .ignore()
+        .returning('*');
+      if (fresh && imported) await note(held, this.owner, 'imported', { id, name: document.name });
+      return fresh;
+    });
     const row = made ?? (await this.all().where({ id }).first());
     const kept = row && keptOf(row);
     return kept && 'document' in kept ? kept : undefined;
@@ -115,20 +120,28 @@ export class BagStore {
 
   /** Puts a bag away. It can be brought back, with everything that was saved up to now. */
   async remove(id: string): Promise<Saved | undefined> {
-    const [row] = await this.rows()
-      .where({ id })
-      .update({ deleted_at: new Date(), version: this.db.raw('version + 1') })
-      .returning('*');
-    return row && savedOf(row);
+    return this.db.transaction(async (held) => {
+      const [row] = await held<BagRow>('bags')
+        .where({ owner_id: this.owner, id })
+        .whereNull('deleted_at')
+        .update({ deleted_at: new Date(), version: held.raw('version + 1') })
+        .returning('*');
+      if (row) await note(held, this.owner, 'deleted', { id, name: nameOf(row.document) });
+      return row && savedOf(row);
+    });
   }
 
   /** Brings a bag back as it was when it was deleted, at the version the delete left. */
   async restore(id: string, basedOn: number): Promise<Outcome<KeptBag>> {
-    const [row] = await this.all()
-      .where({ id, version: basedOn })
-      .whereNotNull('deleted_at')
-      .update({ deleted_at: null, version: basedOn + 1 })
-      .returning('*');
+    const row = await this.db.transaction(async (held) => {
+      const [back] = await held<BagRow>('bags')
+        .where({ owner_id: this.owner, id, version: basedOn })
+        .whereNotNull('deleted_at')
+        .update({ deleted_at: null, version: basedOn + 1 })
+        .returning('*');
+      if (back) await note(held, this.owner, 'restored', { id, name: nameOf(back.document) });
+      return back;
+    });
     if (row) return { is: 'done', bag: keptOf(row) };
     const current = await this.all().where({ id }).first();
     if (!current) return { is: 'missing' };

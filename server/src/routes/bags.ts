@@ -85,7 +85,7 @@ export const bagRoutes: FastifyPluginAsyncZod = async (app) => {
     async ({ body }, reply) => {
       const document = checked(reply, body.document);
       if (!document) return reply;
-      const made = await store().create(body.id, document);
+      const made = await store().create(body.id, document, body.imported);
       return made ? reply.code(201).send(made) : sendProblem(reply, PROBLEMS.idTaken);
     },
   );

@@ -78,7 +78,8 @@ export const isMissing = (error: unknown): boolean =>
 export const api = {
   bags: () => ask(ROUTES.bags),
   bag: (id: string) => ask(ROUTES.bag, { id }),
-  createBag: (id: string, document: unknown) => ask(ROUTES.createBag, { body: { id, document } }),
+  createBag: (id: string, document: unknown, imported = false) =>
+    ask(ROUTES.createBag, { body: { id, document, ...(imported ? { imported } : {}) } }),
   saveBag: (id: string, save: string, basedOn: number, document: unknown, outlive: boolean) =>
     ask(ROUTES.saveBag, { id, body: { save, basedOn, document }, outlive }),
   deleteBag: (id: string) => ask(ROUTES.deleteBag, { id }),

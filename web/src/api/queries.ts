@@ -19,12 +19,14 @@ interface NewBag {
   /** Made by whoever asks, once: asked again after a lost answer, it is the same bag. */
   readonly id: string;
   readonly document: unknown;
+  /** Out of a file. */
+  readonly imported?: boolean;
 }
 
 export function useCreateBag() {
   const changed = useBagsChanged();
   return useMutation({
-    mutationFn: ({ id, document }: NewBag) => api.createBag(id, document),
+    mutationFn: ({ id, document, imported }: NewBag) => api.createBag(id, document, imported),
     onSuccess: changed,
   });
 }

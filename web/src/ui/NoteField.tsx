@@ -1,3 +1,4 @@
+import { cleanText } from '@fennot/core';
 import { useEffect, useId, useRef } from 'react';
 
 /** So long a maker stops typing between two thoughts, ms: each is one step of undo. */
@@ -34,7 +35,7 @@ export function NoteField({ label, value, most, begin }: NoteFieldProps) {
         onChange={(event) => {
           const motion = typing.current?.motion ?? begin();
           window.clearTimeout(typing.current?.timer);
-          motion.move(event.target.value);
+          motion.move(cleanText(event.target.value));
           typing.current = { motion, timer: window.setTimeout(end.current, PAUSE) };
         }}
         onBlur={end.current}

@@ -1,6 +1,7 @@
 import {
   type Bounds,
   boundsOf,
+  cleanText,
   formatLength,
   type LengthSystem,
   lengthFigure,
@@ -155,7 +156,7 @@ export function TextField({ label, value, onChange }: TextFieldProps) {
       value={value}
       show={(text) => text}
       read={(text) => {
-        const parsed = nameSchema.safeParse(text);
+        const parsed = nameSchema.safeParse(cleanText(text));
         return parsed.success
           ? { ok: true, value: parsed.data }
           : { ok: false, error: parsed.error.issues[0]?.message ?? 'This needs a name.' };

@@ -1,6 +1,7 @@
 import type { Knex } from 'knex';
 import * as first from './001-owners-and-bags.ts';
 import * as second from './002-saves-and-deletes.ts';
+import * as third from './003-audit.ts';
 
 interface Migration {
   readonly name: string;
@@ -12,6 +13,7 @@ interface Migration {
 const MIGRATIONS: readonly Migration[] = [
   { name: '001-owners-and-bags', ...first },
   { name: '002-saves-and-deletes', ...second },
+  { name: '003-audit', ...third },
 ];
 
 export const migrationSource: Knex.MigrationSource<Migration> = {

@@ -42,7 +42,7 @@ export function BagsPage() {
     }
     const id = uuid();
     create.mutate(
-      { id, document: read.document },
+      { id, document: read.document, imported: true },
       {
         onSuccess: () => navigate(`/bags/${id}/build`),
         onError: (problem) => toast.error(problem.message),

@@ -1,0 +1,37 @@
+import helmet from '@fastify/helmet';
+import { API } from '@fennot/core';
+import fp from 'fastify-plugin';
+
+/** What a page of Fennot never asks of a browser. */
+const NOT_NEEDED = ['camera', 'microphone', 'geolocation', 'payment', 'usb', 'midi', 'display-capture'];
+
+/** What browsers are told: to load nothing from elsewhere, to ask for nothing, and to keep no answers of the API. */
+export const headers = fp(async (app) => {
+  await app.register(helmet, {
+    contentSecurityPolicy: {
+      useDefaults: false,
+      directives: {
+        defaultSrc: ["'none'"],
+        scriptSrc: ["'self'"],
+        connectSrc: ["'self'"],
+        fontSrc: ["'self'"],
+        manifestSrc: ["'self'"],
+        styleSrc: ["'self'"],
+        // Drawings are images made in the page.
+        imgSrc: ["'self'", 'data:', 'blob:'],
+        workerSrc: ["'self'"],
+        baseUri: ["'none'"],
+        formAction: ["'self'"],
+        frameAncestors: ["'none'"],
+      },
+    },
+    // The server speaks plain http on loopback.
+    strictTransportSecurity: false,
+  });
+  const refused = NOT_NEEDED.map((feature) => `${feature}=()`).join(', ');
+  app.addHook('onSend', async (request, reply) => {
+    reply.header('permissions-policy', refused);
+    if (request.url.startsWith(API) && !reply.hasHeader('cache-control'))
+      reply.header('cache-control', 'no-store');
+  });
+});
