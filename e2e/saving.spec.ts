@@ -273,7 +273,7 @@ test('a damaged bag is a card with a sentence and a way out; the others are ther
 }) => {
   const id = await open('Rope roll');
   await database(
-    `update bags set document = jsonb_set(document, '{swatches}', '"eaten"') where id = '${id}'`,
+    `update bags set document = jsonb_set(document, '{swatches}', '"eaten"'), summed = null where id = '${id}'`,
   );
   await page.goto('/');
   const card = page.getByRole('listitem').filter({ hasText: 'cannot be shown' });

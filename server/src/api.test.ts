@@ -1,5 +1,13 @@
 import { randomUUID } from 'node:crypto';
-import { beginDocument, FAMILIES, type KeptBag, planOf, readDocument, type StoredBag } from '@fennot/core';
+import {
+  beginDocument,
+  FAMILIES,
+  type KeptBag,
+  type ListedBag,
+  planOf,
+  readDocument,
+  type StoredBag,
+} from '@fennot/core';
 import type { FastifyInstance } from 'fastify';
 import type { Knex } from 'knex';
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest';
@@ -39,14 +47,14 @@ const put = (id: string, basedOn: number, name: string, save: string = randomUUI
 const remove = (id: string) => app.inject({ method: 'DELETE', url: `/api/bags/${id}` });
 const restore = (id: string, basedOn: number) =>
   app.inject({ method: 'POST', url: `/api/bags/${id}/restore`, payload: { basedOn } });
+const listed = async (): Promise<ListedBag[]> => (await app.inject('/api/bags')).json().bags;
 const nameOf = async (id: string) => (await app.inject(`/api/bags/${id}`)).json().document?.name;
 
 describe('bags', () => {
   test('are created, listed, read and deleted', async () => {
     const made = await create('Bell bag');
     expect(made).toMatchObject({ version: 1, document: { name: 'Bell bag' } });
-    const list = (await app.inject('/api/bags')).json();
-    expect(list.map((one: { id: string }) => one.id)).toEqual([made.id]);
+    expect((await listed()).map(({ id }) => id)).toEqual([made.id]);
     expect((await app.inject(`/api/bags/${made.id}`)).json()).toEqual(made);
     expect((await remove(made.id)).json()).toMatchObject({ version: 2 });
     expect((await app.inject(`/api/bags/${made.id}`)).statusCode).toBe(404);
@@ -56,7 +64,7 @@ describe('bags', () => {
     const id = randomUUID();
     const [first, again] = [await post(bag('Once'), id), await post(bag('Once'), id)];
     expect(again.json()).toEqual(first.json());
-    expect((await app.inject('/api/bags')).json()).toHaveLength(1);
+    expect(await listed()).toHaveLength(1);
   });
 
   test('are saved on top of the version they were read at', async () => {
@@ -143,18 +151,19 @@ describe('bags', () => {
     await db('bags')
       .where({ id: odd.id })
       .update({ document: JSON.stringify([1, 2]) });
-    const list: KeptBag[] = (await app.inject('/api/bags')).json();
-    const byId = new Map(list.map((one) => [one.id, one]));
-    expect(byId.get(good.id)).toMatchObject({ document: { name: 'Good' } });
-    expect(byId.get(bad.id)).toMatchObject({
+    await db('bags').update({ summed: null });
+    const byId = new Map((await listed()).map((one) => [one.id, one]));
+    expect(byId.get(good.id)).toMatchObject({ name: 'Good', summary: { is: 'sound' } });
+    for (const { id } of [bad, odd]) expect(byId.get(id)).toMatchObject({ summary: { is: 'damaged' } });
+    const kept = async (id: string): Promise<KeptBag> => (await app.inject(`/api/bags/${id}`)).json();
+    expect(await kept(bad.id)).toMatchObject({
       damaged: {
         name: 'Bad',
         problems: [{ path: 'motifs', message: 'This must be a list.' }],
         raw: { motifs: 'gone' },
       },
     });
-    expect(byId.get(odd.id)).toMatchObject({ damaged: { name: 'A bag without a name', raw: [1, 2] } });
-    expect((await app.inject(`/api/bags/${bad.id}`)).json()).toEqual(byId.get(bad.id));
+    expect(await kept(odd.id)).toMatchObject({ damaged: { name: 'A bag without a name', raw: [1, 2] } });
     const pdf = await app.inject(`/api/bags/${bad.id}/lining.pdf`);
     expect([pdf.statusCode, pdf.json().detail]).toEqual([422, 'This must be a list.']);
   });
@@ -174,7 +183,7 @@ describe('bags', () => {
     expect(answer.json().errors).toEqual([
       { path: 'motifs.0.cornerChains', message: 'A corner has 1, 2 or 3 chains.' },
     ]);
-    expect((await app.inject('/api/bags')).json()).toEqual([]);
+    expect(await listed()).toEqual([]);
   });
 
   test.each(['00000000-0000-4000-8000-000000000000', 'not-an-id', "'; drop table bags; --"])(
@@ -198,7 +207,8 @@ describe('bags', () => {
     const { id } = await create();
     const [other] = await db('owners').insert({ name: 'someone else' }).returning('id');
     const stranger = await buildApp({ db, owner: other.id });
-    expect((await stranger.inject('/api/bags')).json()).toEqual([]);
+    expect((await stranger.inject('/api/bags')).json()).toEqual({ bags: [], total: 0 });
+    expect((await stranger.inject(`/api/bags/${id}/picture.svg`)).statusCode).toBe(404);
     expect((await stranger.inject(`/api/bags/${id}`)).statusCode).toBe(404);
     expect((await stranger.inject({ method: 'DELETE', url: `/api/bags/${id}` })).statusCode).toBe(404);
     const [save, document] = [randomUUID(), bag('Taken over')];
@@ -298,6 +308,7 @@ describe('the server', () => {
       '001-owners-and-bags',
       '002-saves-and-deletes',
       '003-audit',
+      '004-summaries',
     ]);
     // One killed in the middle of it leaves knex's own lock behind.
     await fresh.db('knex_migrations_lock').update({ is_locked: 1 });
@@ -319,7 +330,7 @@ describe('demo bags', () => {
 
   test('come to a new owner only', async () => {
     await addDemoBags(db, owner);
-    expect((await app.inject('/api/bags')).json()).toHaveLength(demoBags().length);
+    expect(await listed()).toHaveLength(demoBags().length);
     expect((await localOwner(db)).isNew).toBe(false);
   });
 });

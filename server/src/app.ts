@@ -13,18 +13,22 @@ import { stopping } from './plugins/stopping.ts';
 import { bagRoutes } from './routes/bags.ts';
 import { healthRoutes } from './routes/health.ts';
 import { settingsRoutes } from './routes/settings.ts';
+import { inline, type Work } from './work/work.ts';
 
 declare module 'fastify' {
   interface FastifyInstance {
     db: Knex;
     /** Whose rows this server reads and writes: the local maker, as long as there are no accounts. */
     owner: string;
+    work: Work;
   }
 }
 
 export interface AppOptions {
   readonly db: Knex;
   readonly owner: string;
+  /** Who does the long work; this very thread unless it is said. */
+  readonly work?: Work;
   /** Folder of the built web application; without it only the API is served. */
   readonly web?: string | undefined;
   readonly logLevel?: string;
@@ -45,6 +49,7 @@ export async function buildApp({
   logLevel = 'silent',
   logTo,
   hosts = [],
+  work = inline(),
 }: AppOptions): Promise<FastifyInstance> {
   const app = Fastify({
     logger: { level: logLevel, ...(logTo ? { stream: logTo } : {}) },
@@ -57,6 +62,8 @@ export async function buildApp({
   app.setSerializerCompiler(serializerCompiler);
   app.decorate('db', db);
   app.decorate('owner', owner);
+  app.decorate('work', work);
+  app.addHook('onClose', () => work.close());
   await app.register(problems);
   await app.register(stopping);
   await app.register(sameOrigin, { hosts });

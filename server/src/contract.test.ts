@@ -53,7 +53,7 @@ describe('what the contract says is what the server does', () => {
     });
     expect(ROUTES.createBag.answer.parse(made.json()).id).toBe(ID);
     const list = await app.inject(addressOf(ROUTES.bags));
-    expect(ROUTES.bags.answer.parse(list.json())).toHaveLength(1);
+    expect(ROUTES.bags.answer.parse(list.json()).bags).toHaveLength(1);
     const settings = await app.inject(addressOf(ROUTES.settings));
     expect(ROUTES.settings.answer.parse(settings.json()).terms).toBe('us');
   });

@@ -6,6 +6,7 @@ import { BagStore } from './db/bags.ts';
 import { connect, migrate } from './db/connect.ts';
 import { settleIn } from './db/owners.ts';
 import { logStream } from './log.ts';
+import { pooled } from './work/work.ts';
 
 /** A server that answers. */
 export interface Serving {
@@ -35,6 +36,7 @@ async function open({ web, logLevel, logFolder, empty, port }: Config, db: Knex)
     owner,
     web,
     logLevel,
+    work: pooled(),
     ...(logFolder ? { logTo: logStream(logFolder) } : {}),
   });
   try {

@@ -1,5 +1,7 @@
 import { z } from 'zod';
 import { documentShape, fieldProblemSchema } from '../document/index.ts';
+import { LIMITS, textSchema } from '../fields/index.ts';
+import { summarySchema } from '../summary/index.ts';
 
 /** What the database can count to. */
 const MOST_VERSION = 2_147_483_646;
@@ -26,6 +28,36 @@ export const keptBagSchema = z.union([storedBagSchema, damagedBagSchema]);
 export type KeptBag = StoredBag | DamagedBag;
 
 export const isDamaged = (bag: KeptBag): bag is DamagedBag => 'damaged' in bag;
+
+/** A bag in a list: what it says of itself, without its document. */
+export const listedBagSchema = z.object({ ...head, name: z.string(), summary: summarySchema });
+export type ListedBag = z.infer<typeof listedBagSchema>;
+
+export const LIST_ORDERS = ['changed', 'name'] as const;
+/** Bags on one page of the list. */
+const PAGE = 48;
+
+/** Which part of the list is wanted. */
+export const listQuerySchema = z.strictObject({
+  order: z.enum(LIST_ORDERS).default('changed'),
+  /** Part of the name. */
+  search: textSchema('A search', LIMITS.name).default(''),
+  /** Where the page before ended: as it was answered. */
+  after: z.string().max(400).optional(),
+  limit: z.coerce.number().int().min(1).max(100).default(PAGE),
+});
+export type ListQuery = {
+  readonly [K in keyof z.output<typeof listQuerySchema>]?: z.output<typeof listQuerySchema>[K] | undefined;
+};
+
+export const bagListSchema = z.object({
+  bags: z.array(listedBagSchema),
+  /** To be asked for with `after`; nothing when this is the end. */
+  next: z.string().optional(),
+  /** Bags that match, on all pages. */
+  total: z.int(),
+});
+export type BagList = z.infer<typeof bagListSchema>;
 
 /** What became of a save or a delete. */
 export const savedSchema = z.object({ version: head.version, updatedAt: head.updatedAt });

@@ -49,6 +49,16 @@ export const PROBLEMS = {
     title: 'Database away',
     detail: 'The Fennot server cannot reach its database just now. It keeps trying.',
   },
+  tooLong: {
+    status: 503,
+    title: 'Too long',
+    detail: 'This takes longer to work out than anyone should wait, and was given up.',
+  },
+  busy: {
+    status: 503,
+    title: 'Busy',
+    detail: 'The Fennot server has much to work out just now. Try again in a moment.',
+  },
   stopping: {
     status: 503,
     title: 'Server stopping',

@@ -1,7 +1,9 @@
 import { z } from 'zod';
 import {
+  bagListSchema,
   createBagSchema,
   keptBagSchema,
+  listQuerySchema,
   restoreBagSchema,
   saveBagSchema,
   savedSchema,
@@ -18,6 +20,8 @@ export interface Route<Body extends z.ZodType = z.ZodType, Answer extends z.ZodT
   /** Below `API`; `:id` stands for a bag's id. */
   readonly path: string;
   readonly body: Body;
+  /** What may stand behind the question mark. */
+  readonly query?: z.ZodType;
   readonly answer: Answer;
   /** Status of a good answer. */
   readonly status: 200 | 201;
@@ -27,7 +31,14 @@ const NOTHING = z.undefined();
 
 /** Everything the interface asks of the server. */
 export const ROUTES = {
-  bags: { method: 'GET', path: '/bags', body: NOTHING, answer: z.array(keptBagSchema), status: 200 },
+  bags: {
+    method: 'GET',
+    path: '/bags',
+    body: NOTHING,
+    query: listQuerySchema,
+    answer: bagListSchema,
+    status: 200,
+  },
   bag: { method: 'GET', path: '/bags/:id', body: NOTHING, answer: keptBagSchema, status: 200 },
   createBag: { method: 'POST', path: '/bags', body: createBagSchema, answer: storedBagSchema, status: 201 },
   saveBag: { method: 'PUT', path: '/bags/:id', body: saveBagSchema, answer: savedSchema, status: 200 },
@@ -52,3 +63,7 @@ export const ROUTES = {
 /** The address of a route, with the bag's id filled in. */
 export const addressOf = ({ path }: Pick<Route, 'path'>, id = ''): string =>
   API + path.replace(':id', encodeURIComponent(id));
+
+/** Where the picture of a bag is: each version has its own, which never changes. */
+export const pictureOf = ({ id, version }: { readonly id: string; readonly version: number }): string =>
+  `${API}/bags/${encodeURIComponent(id)}/picture.svg?version=${version}`;

@@ -6,6 +6,8 @@ interface BagRow {
   id: string;
   owner_id: string;
   document: unknown;
+  name: string;
+  summed: number | null;
   version: number;
   updated_at: Date;
   deleted_at: Date | null;
@@ -67,10 +69,6 @@ export class BagStore {
     return this.all().whereNull('deleted_at');
   }
 
-  async list(): Promise<KeptBag[]> {
-    return (await this.rows().orderBy('updated_at', 'desc').orderBy('id')).map(keptOf);
-  }
-
   async find(id: string): Promise<KeptBag | undefined> {
     const row = await this.rows().where({ id }).first();
     return row && keptOf(row);
@@ -80,7 +78,7 @@ export class BagStore {
   async create(id: string, document: BagDocument, imported = false): Promise<StoredBag | undefined> {
     const made = await this.db.transaction(async (held) => {
       const [fresh] = await held<BagRow>('bags')
-        .insert({ id, owner_id: this.owner, document: JSON.stringify(document) })
+        .insert({ id, owner_id: this.owner, name: document.name, document: JSON.stringify(document) })
         .onConflict('id')
         .ignore()
         .returning('*');
@@ -104,6 +102,9 @@ export class BagStore {
       .where({ id, version: basedOn })
       .update({
         document: JSON.stringify(document),
+        name: document.name,
+        // What the list says of it is made anew.
+        summed: null,
         version,
         updated_at: at,
         saves: this.db.raw(`jsonb_path_query_array(?::jsonb || saves, '$[0 to ${SAVES_KEPT - 1}]')`, [entry]),

@@ -3,6 +3,7 @@ import type { FastifyError, FastifyReply } from 'fastify';
 import fp from 'fastify-plugin';
 import { hasZodFastifySchemaValidationErrors } from 'fastify-type-provider-zod';
 import { z } from 'zod';
+import { TooMuchWork, WorkGivenUp } from '../work/work.ts';
 
 interface ProblemOptions {
   readonly status: number;
@@ -67,6 +68,8 @@ export const problems = fp(async (app) => {
         errors,
       });
     }
+    if (error instanceof TooMuchWork) return sendProblem(reply, PROBLEMS.busy);
+    if (error instanceof WorkGivenUp) return sendProblem(reply, PROBLEMS.tooLong);
     if (error.code === DISK_FULL) return sendProblem(reply, PROBLEMS.diskFull);
     if (unreachable(error)) return sendProblem(reply, PROBLEMS.databaseAway);
     const status = error.statusCode ?? 500;

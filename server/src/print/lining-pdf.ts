@@ -1,4 +1,4 @@
-import { type LiningSheet, layLining, liningPieces, type Plan, type Point } from '@fennot/core';
+import { type LiningSheet, layLining, letterOf, liningPieces, type Plan, type Point } from '@fennot/core';
 import PDFDocument from 'pdfkit';
 
 /** A4 in mm, and the margin no printer prints on. */
@@ -10,27 +10,32 @@ const PT = 72 / 25.4;
 /** Allowance of a bag that is not lined with cloth yet, mm. */
 const USUAL_ALLOWANCE = 10;
 
+/** More pages than this nobody lays edge to edge. */
+const MOST_PAGES = 80;
+
 /** How many pages across and down a sheet takes. */
 export const tilesOf = ({ width, height }: { width: number; height: number }) => ({
   across: Math.max(1, Math.ceil(width / TILE.width)),
   down: Math.max(1, Math.ceil(height / TILE.height)),
 });
 
+/** Whether the box round some points meets a page of the sheet. */
+function meets(points: readonly Point[], row: number, column: number): boolean {
+  const [left, top] = [column * TILE.width, row * TILE.height];
+  const [xs, ys] = [points.map(({ x }) => x), points.map(({ y }) => y)];
+  return (
+    Math.min(...xs) < left + TILE.width &&
+    Math.max(...xs) > left &&
+    Math.min(...ys) < top + TILE.height &&
+    Math.max(...ys) > top
+  );
+}
+
 /** Whether anything is drawn on a page of the sheet. */
 function holdsAnything(sheet: LiningSheet, row: number, column: number): boolean {
-  const [left, top] = [column * TILE.width, row * TILE.height];
-  const meets = (points: readonly Point[]) => {
-    const [xs, ys] = [points.map(({ x }) => x), points.map(({ y }) => y)];
-    return (
-      Math.min(...xs) < left + TILE.width &&
-      Math.max(...xs) > left &&
-      Math.min(...ys) < top + TILE.height &&
-      Math.max(...ys) > top
-    );
-  };
   const { check, checkSide } = sheet;
   const square = [check, { x: check.x + checkSide, y: check.y - checkSide }];
-  return [...sheet.pieces.map(({ cutting }) => cutting), square].some(meets);
+  return [...sheet.pieces.map(({ cutting }) => cutting), square].some((points) => meets(points, row, column));
 }
 
 /** The pages of a sheet that carry anything, row by row. */
@@ -46,11 +51,16 @@ export function pagesOf(sheet: LiningSheet): Array<{ readonly row: number; reado
  * The lining's cutting shapes in real size, over as many A4 pages as it takes: rows lettered, columns numbered, to be
  * laid edge to edge along the printed frames. The first page carries what to do.
  */
-export function liningPdf(plan: Plan): Promise<Buffer> {
+export function liningPdf(plan: Plan): Promise<Buffer> | { readonly problem: string } {
   const { lining } = plan.document.finish ?? {};
   const allowance = lining?.of === 'cloth' ? lining.allowance : USUAL_ALLOWANCE;
   const sheet = layLining(liningPieces(plan.graph), allowance);
   const { across, down } = tilesOf(sheet);
+  const pages = pagesOf(sheet);
+  if (pages.length > MOST_PAGES)
+    return {
+      problem: `This lining would take ${pages.length} pages. Export it as SVG and have it printed on one sheet.`,
+    };
   const pdf = new PDFDocument({ size: 'A4', margin: 0, autoFirstPage: false });
   const parts: Buffer[] = [];
   pdf.on('data', (part: Buffer) => parts.push(part));
@@ -67,8 +77,11 @@ export function liningPdf(plan: Plan): Promise<Buffer> {
     });
     pdf.closePath();
   };
-  const draw = () => {
-    for (const { piece, seam, cutting, notches, grain, label } of sheet.pieces) {
+  /** What meets a page; the rest would only be clipped away. */
+  const draw = (row: number, column: number) => {
+    for (const laid of sheet.pieces) {
+      if (!meets(laid.cutting, row, column)) continue;
+      const { piece, seam, cutting, notches, grain, label } = laid;
       outline(cutting);
       pdf.lineWidth(1).undash().stroke('#1e2b28');
       outline(seam);
@@ -102,12 +115,12 @@ export function liningPdf(plan: Plan): Promise<Buffer> {
       });
   };
 
-  for (const [page, { row, column }] of pagesOf(sheet).entries()) {
+  for (const [page, { row, column }] of pages.entries()) {
     pdf.addPage();
     pdf.save();
     pdf.rect(MARGIN * PT, MARGIN * PT, TILE.width * PT, TILE.height * PT).clip();
     pdf.translate((MARGIN - column * TILE.width) * PT, (MARGIN - row * TILE.height) * PT);
-    draw();
+    draw(row, column);
     pdf.restore();
     pdf
       .rect(MARGIN * PT, MARGIN * PT, TILE.width * PT, TILE.height * PT)
@@ -115,7 +128,7 @@ export function liningPdf(plan: Plan): Promise<Buffer> {
       .dash(2, { space: 3 })
       .stroke('#8a948c');
     pdf.undash();
-    const name = `${String.fromCharCode(65 + (row % 26))}${column + 1}`;
+    const name = `${letterOf(row)}${column + 1}`;
     const help =
       page === 0
         ? ' Print at 100 %, cut along the dashed frames, lay them edge to edge by letter and number. Empty pages are left out. Solid: cut; dashed: sew.'

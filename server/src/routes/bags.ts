@@ -1,13 +1,23 @@
-import { clashSchema, isDamaged, PROBLEMS, planned, problemSchema, ROUTES, readDocument } from '@fennot/core';
+import {
+  clashSchema,
+  type DamagedBag,
+  isDamaged,
+  PROBLEMS,
+  problemSchema,
+  ROUTES,
+  readDocument,
+} from '@fennot/core';
 import type { FastifyReply } from 'fastify';
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod';
 import { z } from 'zod';
 import { BagStore, type Outcome } from '../db/bags.ts';
+import { BagLists } from '../db/list.ts';
 import { sendProblem } from '../plugins/problems.ts';
-import { liningPdf } from '../print/lining-pdf.ts';
 
 const params = z.object({ id: z.string() });
 const isUuid = (id: string) => z.uuid().safeParse(id).success;
+
+const whyDamaged = ({ damaged }: DamagedBag) => damaged.problems[0]?.message ?? PROBLEMS.badBag.detail;
 
 const noSuchBag = (reply: FastifyReply) => sendProblem(reply, PROBLEMS.noSuchBag);
 
@@ -39,12 +49,40 @@ function checked(reply: FastifyReply, input: unknown) {
 /** Bags: list, read, create, save on top of a version, delete and bring back. */
 export const bagRoutes: FastifyPluginAsyncZod = async (app) => {
   const store = () => new BagStore(app.db, app.owner);
+  const lists = new BagLists(app.db, app.work);
+  /** What the list says of a bag, made beside the work: nobody waits for it, and the list makes it if it must. */
+  const sumUp = (id: string) => void lists.sum(id).catch((error: unknown) => app.log.warn(error));
   const tags = ['bags'];
   const { bags, bag, createBag, saveBag, deleteBag, restoreBag } = ROUTES;
   const missing = { 404: problemSchema };
   const clash = { ...missing, 409: clashSchema };
 
-  app.get(bags.path, { schema: { tags, response: { 200: bags.answer } } }, async () => store().list());
+  app.get(
+    bags.path,
+    { schema: { tags, querystring: bags.query, response: { 200: bags.answer } } },
+    async ({ query }) => lists.page(app.owner, query),
+  );
+
+  app.get(
+    '/bags/:id/picture.svg',
+    {
+      schema: {
+        tags,
+        params,
+        querystring: z.object({ version: z.string().optional() }),
+        response: { 200: z.unknown(), ...missing },
+      },
+    },
+    async ({ params: { id }, query: { version } }, reply) => {
+      const picture = isUuid(id) ? await lists.picture(app.owner, id) : undefined;
+      if (picture === undefined) return noSuchBag(reply);
+      return reply
+        .type('image/svg+xml')
+        .header('content-security-policy', "default-src 'none'; style-src 'unsafe-inline'")
+        .header('cache-control', version === undefined ? 'no-cache' : 'private, max-age=31536000, immutable')
+        .send(picture);
+    },
+  );
 
   app.get(
     bag.path,
@@ -61,15 +99,16 @@ export const bagRoutes: FastifyPluginAsyncZod = async (app) => {
     async ({ params: { id } }, reply) => {
       const kept = isUuid(id) ? await store().find(id) : undefined;
       if (!kept) return noSuchBag(reply);
-      const answer = isDamaged(kept)
-        ? { ok: false as const, problem: kept.damaged.problems[0]?.message ?? PROBLEMS.badBag.detail }
-        : planned(kept.document);
-      if (!answer.ok) return sendProblem(reply, { ...PROBLEMS.badBag, detail: answer.problem });
-      const pdf = await liningPdf(answer.plan);
+      // A damaged bag is told by what is wrong with it.
+      if (isDamaged(kept)) return sendProblem(reply, { ...PROBLEMS.badBag, detail: whyDamaged(kept) });
+      const gone = new AbortController();
+      reply.raw.once('close', () => gone.abort());
+      const pdf = await app.work.lining(kept.document, gone.signal);
+      if ('problem' in pdf) return sendProblem(reply, { ...PROBLEMS.badBag, detail: pdf.problem });
       return reply
         .type('application/pdf')
         .header('content-disposition', 'inline; filename="lining.pdf"')
-        .send(pdf);
+        .send(Buffer.from(pdf));
     },
   );
 
@@ -86,6 +125,7 @@ export const bagRoutes: FastifyPluginAsyncZod = async (app) => {
       const document = checked(reply, body.document);
       if (!document) return reply;
       const made = await store().create(body.id, document, body.imported);
+      if (made) sumUp(body.id);
       return made ? reply.code(201).send(made) : sendProblem(reply, PROBLEMS.idTaken);
     },
   );
@@ -104,7 +144,9 @@ export const bagRoutes: FastifyPluginAsyncZod = async (app) => {
       if (!isUuid(id)) return noSuchBag(reply);
       const document = checked(reply, body.document);
       if (!document) return reply;
-      return changed(reply, await store().save(id, body.save, body.basedOn, document));
+      const outcome = await store().save(id, body.save, body.basedOn, document);
+      if (outcome.is === 'done') sumUp(id);
+      return changed(reply, outcome);
     },
   );
 

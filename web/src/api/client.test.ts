@@ -89,7 +89,7 @@ describe('asking the server', () => {
 describe('an answer that is not what was asked for is told in a sentence', () => {
   test('the server’s own, where it has one', async () => {
     server(507, details(PROBLEMS.diskFull));
-    const problem = await problemOf(api.bags());
+    const problem = await problemOf(api.bags({}));
     expect([problem.status, problem.message]).toEqual([507, PROBLEMS.diskFull.detail]);
     expect(isMissing(problem)).toBe(false);
   });
@@ -107,12 +107,12 @@ describe('an answer that is not what was asked for is told in a sentence', () =>
 
   test('no answer, and one from something in between that is no problem of ours', async () => {
     server(AWAY, undefined);
-    expect(await problemOf(api.bags())).toMatchObject({
+    expect(await problemOf(api.bags({}))).toMatchObject({
       status: AWAY,
       message: 'The Fennot server does not answer.',
     });
     server(502, 'not json');
-    expect(await problemOf(api.bags())).toMatchObject({
+    expect(await problemOf(api.bags({}))).toMatchObject({
       status: 502,
       message: 'The Fennot server answered 502.',
     });

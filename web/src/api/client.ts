@@ -2,6 +2,7 @@ import {
   addressOf,
   clashSchema,
   type KeptBag,
+  type ListQuery,
   PROBLEMS,
   problemSchema,
   ROUTES,
@@ -26,10 +27,19 @@ export class ApiProblem extends Error {
 /** Status of an answer that never came. */
 export const AWAY = 0;
 
+/** What is asked for, behind a question mark; what is not said is left out. */
+function asked(query: Asking<unknown>['query'] = {}): string {
+  const said = Object.entries(query).flatMap(([name, value]) =>
+    value === undefined || value === '' ? [] : [[name, String(value)]],
+  );
+  return said.length === 0 ? '' : `?${new URLSearchParams(said)}`;
+}
+
 /** Longest time an answer is waited for, ms. */
 const PATIENCE = 20_000;
 
 interface Asking<Body> {
+  readonly query?: Readonly<Record<string, string | number | undefined>>;
   readonly id?: string;
   readonly body?: Body;
   /** The request goes on when the page goes. */
@@ -38,10 +48,10 @@ interface Asking<Body> {
 
 async function ask<R extends Route>(
   route: R,
-  { id, body, outlive }: Asking<z.input<R['body']>> = {},
+  { id, query, body, outlive }: Asking<z.input<R['body']>> = {},
 ): Promise<z.output<R['answer']>> {
   const send = (keepalive: boolean) =>
-    fetch(addressOf(route, id), {
+    fetch(addressOf(route, id) + asked(query), {
       method: route.method,
       signal: AbortSignal.timeout(PATIENCE),
       keepalive,
@@ -76,7 +86,7 @@ export const isMissing = (error: unknown): boolean =>
   error instanceof ApiProblem && error.status === PROBLEMS.noSuchBag.status;
 
 export const api = {
-  bags: () => ask(ROUTES.bags),
+  bags: (query: ListQuery) => ask(ROUTES.bags, { query }),
   bag: (id: string) => ask(ROUTES.bag, { id }),
   createBag: (id: string, document: unknown, imported = false) =>
     ask(ROUTES.createBag, { body: { id, document, ...(imported ? { imported } : {}) } }),

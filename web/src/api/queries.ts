@@ -1,13 +1,27 @@
-import { DEFAULT_SETTINGS, type KeptBag, type Settings } from '@fennot/core';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { DEFAULT_SETTINGS, type ListQuery, type Settings } from '@fennot/core';
+import {
+  keepPreviousData,
+  useInfiniteQuery,
+  useMutation,
+  useQuery,
+  useQueryClient,
+} from '@tanstack/react-query';
 import { toast } from 'sonner';
 import { api } from './client.ts';
 import { say } from './windows.ts';
 
 const KEYS = { bags: ['bags'], settings: ['settings'] };
 
-/** All bags, fetched anew whenever the list is opened: the open plan may have changed one. */
-export const useBags = () => useQuery({ queryKey: KEYS.bags, queryFn: api.bags, staleTime: 0 });
+/** The list of bags, page by page, fetched anew whenever it is opened: the open plan may have changed one. */
+export const useBagList = ({ order, search }: Pick<ListQuery, 'order' | 'search'>) =>
+  useInfiniteQuery({
+    queryKey: [...KEYS.bags, { order, search }],
+    queryFn: ({ pageParam }) => api.bags({ order, search, after: pageParam }),
+    initialPageParam: undefined as string | undefined,
+    getNextPageParam: ({ next }) => next,
+    placeholderData: keepPreviousData,
+    staleTime: 0,
+  });
 
 /** Lets the list know that it is out of date. */
 export function useBagsChanged() {
@@ -32,15 +46,14 @@ export function useCreateBag() {
 }
 
 export function useDeleteBag() {
-  const client = useQueryClient();
+  const changed = useBagsChanged();
   return useMutation({
     mutationFn: async (id: string) => {
       const deleted = await api.deleteBag(id);
       say({ of: 'bag', bag: id, is: 'deleted' });
       return deleted;
     },
-    onSuccess: (_, id) =>
-      client.setQueryData<KeptBag[]>(KEYS.bags, (bags) => bags?.filter((bag) => bag.id !== id)),
+    onSuccess: changed,
   });
 }
 

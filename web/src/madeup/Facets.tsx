@@ -1,8 +1,7 @@
-import type { Plan } from '@fennot/core';
+import type { Plan, SeenFacet } from '@fennot/core';
 import { memo, useId } from 'react';
 import { Fabric, useCloths } from '../drawing/Fabric.tsx';
 import { usePointed } from '../drawing/pointed.ts';
-import type { SeenFacet } from './project.ts';
 
 /** An outline as SVG wants it. */
 export const points = (outline: ReadonlyArray<{ x: number; y: number }>) =>

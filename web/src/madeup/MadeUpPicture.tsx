@@ -1,18 +1,21 @@
 import {
+  camera,
   drawnFacets,
   edgeMeetings,
   edgingParts,
   groupBy,
   move,
   type Plan,
+  project,
+  seenFacets,
   strapPath,
+  type View,
   yarnOf,
 } from '@fennot/core';
 import { useMemo } from 'react';
 import { usePointed } from '../drawing/pointed.ts';
 import { Facets, points } from './Facets.tsx';
 import { MadeUpThreads, type Work } from './MadeUpThreads.tsx';
-import { camera, project, seenFacets, type View } from './project.ts';
 import { pathOf, seamLines } from './seam-lines.ts';
 import { TrimLayer } from './TrimLayer.tsx';
 

@@ -1,4 +1,4 @@
-import { type Face, formatLength, type Plan, piecesText } from '@fennot/core';
+import { BACK, CORNER, type Face, FRONT, formatLength, type Plan, piecesText, type View } from '@fennot/core';
 import { lazy, type PointerEvent, Suspense, useState } from 'react';
 import { useSettings } from '../api/queries.ts';
 import { usePointed } from '../drawing/pointed.ts';
@@ -6,7 +6,6 @@ import { Switcher } from '../ui/Switcher.tsx';
 import { MadeUpPicture } from './MadeUpPicture.tsx';
 import type { Work } from './MadeUpThreads.tsx';
 import { OnFigure } from './OnFigure.tsx';
-import { BACK, CORNER, FRONT, type View } from './project.ts';
 import { hasWebGl } from './webgl.ts';
 
 const FilledView = lazy(() => import('../filled/FilledView.tsx'));

@@ -1,7 +1,15 @@
-import { BODY, drawnFacets, measure, type Plan, type Straps, yarnOfSwatch } from '@fennot/core';
+import {
+  BODY,
+  drawnFacets,
+  FRONT,
+  measure,
+  type Plan,
+  type Straps,
+  seenFacets,
+  yarnOfSwatch,
+} from '@fennot/core';
 import { useMemo } from 'react';
 import { Facets } from './Facets.tsx';
-import { FRONT, seenFacets } from './project.ts';
 import { TrimLayer } from './TrimLayer.tsx';
 import { wornOf, wornText } from './worn.ts';
 

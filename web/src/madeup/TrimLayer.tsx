@@ -1,17 +1,20 @@
 import {
+  type Camera,
+  camera,
   dot,
   edgingParts,
   eyeletPlaces,
   levelCuts,
   type Plan,
   type Point3,
+  project,
   type Strap,
   strapPath,
+  type View,
 } from '@fennot/core';
 import { useMemo } from 'react';
 import { clothOf, Fabric } from '../drawing/Fabric.tsx';
 import { trimColour } from '../drawing/thread-colour.ts';
-import { type Camera, camera, project, type View } from './project.ts';
 
 interface TrimLayerProps {
   readonly plan: Plan;

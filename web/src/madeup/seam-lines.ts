@@ -1,6 +1,7 @@
 import {
   along,
   type BagGraph,
+  camera,
   type DrawnFacet,
   dot,
   groupBy,
@@ -11,8 +12,9 @@ import {
   type Point,
   pathOn,
   pieceIndex,
+  project,
+  type View,
 } from '@fennot/core';
-import { camera, project, type View } from './project.ts';
 
 /** A straight stretch of a seam on the picture plane. */
 export interface SeenSeam {

@@ -2,6 +2,7 @@ import type { Knex } from 'knex';
 import * as first from './001-owners-and-bags.ts';
 import * as second from './002-saves-and-deletes.ts';
 import * as third from './003-audit.ts';
+import * as fourth from './004-summaries.ts';
 
 interface Migration {
   readonly name: string;
@@ -14,6 +15,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '001-owners-and-bags', ...first },
   { name: '002-saves-and-deletes', ...second },
   { name: '003-audit', ...third },
+  { name: '004-summaries', ...fourth },
 ];
 
 export const migrationSource: Knex.MigrationSource<Migration> = {

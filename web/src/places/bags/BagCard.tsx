@@ -1,38 +1,35 @@
-import { formatLength, isDamaged, type KeptBag, type Plan } from '@fennot/core';
+import { formatLength, type ListedBag, mm, pictureOf, type Summary } from '@fennot/core';
 import { formatDistanceToNow } from 'date-fns';
 import { Trash2 } from 'lucide-react';
-import { type ReactNode, useState } from 'react';
+import { type CSSProperties, type ReactNode, useState } from 'react';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
+import { api } from '../../api/client.ts';
 import { useDeleteBag, useRestoreBag, useSettings } from '../../api/queries.ts';
-import { MadeUpPicture } from '../../madeup/MadeUpPicture.tsx';
-import { CORNER, FRONT } from '../../madeup/project.ts';
-import { planFor } from '../../open-bag/plans.ts';
-import { stationNotes } from '../../stations/station.ts';
-import { Boundary } from '../../ui/Boundary.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { exportRaw } from '../../ui/files.ts';
 
 interface BagCardProps {
-  readonly bag: KeptBag;
+  readonly bag: ListedBag;
   /** Changes of it wait in this browser. */
   readonly unsaved: boolean;
+  /** Where it stands on its shelf. */
+  readonly place: CSSProperties;
 }
 
 const messageOf = (error: unknown) => (error instanceof Error ? error.message : 'unknown fault.');
 
 /** A bag as its made-up picture, with its size and what is still open; or why it cannot be shown. */
-export function BagCard({ bag, unsaved }: BagCardProps) {
+export function BagCard({ bag, unsaved, place }: BagCardProps) {
   const remove = useDeleteBag();
   const restore = useRestoreBag();
   const [gone, setGone] = useState(false);
-  const name = isDamaged(bag) ? bag.damaged.name : bag.document.name;
-  const raw = isDamaged(bag) ? bag.damaged.raw : bag.document;
+  const { id, name, summary } = bag;
 
   // The card may be gone by the time the answers come: whatever follows must not hang on it.
   const bringBack = async (version: number) => {
     try {
-      await restore.mutateAsync({ id: bag.id, version });
+      await restore.mutateAsync({ id, version });
       setGone(false);
     } catch (error) {
       toast.error(`It could not be brought back: ${messageOf(error)}`);
@@ -41,7 +38,7 @@ export function BagCard({ bag, unsaved }: BagCardProps) {
   const removeBag = async () => {
     setGone(true);
     try {
-      const { version } = await remove.mutateAsync(bag.id);
+      const { version } = await remove.mutateAsync(id);
       toast(`“${name}” was deleted.`, {
         duration: 12_000,
         action: { label: 'Bring it back', onClick: () => void bringBack(version) },
@@ -51,28 +48,32 @@ export function BagCard({ bag, unsaved }: BagCardProps) {
       toast.error(`It could not be deleted: ${messageOf(error)}`);
     }
   };
+  // What the list does not carry is fetched when it is asked for.
+  const exportBag = async () => {
+    try {
+      const whole = await api.bag(id);
+      exportRaw('document' in whole ? whole.document : whole.damaged.raw, name);
+    } catch (error) {
+      toast.error(`It could not be exported: ${messageOf(error)}`);
+    }
+  };
   if (gone) return null;
-  const answer = isDamaged(bag)
-    ? { ok: false as const, problem: bag.damaged.problems[0]?.message ?? 'It is damaged.' }
-    : planFor(bag.document);
-  const out = (
-    <Button small onClick={() => exportRaw(raw, name)}>
-      Export
-    </Button>
-  );
   return (
-    <li className="group relative overflow-hidden rounded-sm border border-line bg-card transition-colors focus-within:border-kingfisher hover:border-kingfisher">
-      <Boundary what={`“${name}”`} of={bag} more={out}>
-        {answer.ok ? (
-          <Link to={`/bags/${bag.id}/build`} className="block outline-offset-[-2px]">
-            <Sound plan={answer.plan} updatedAt={bag.updatedAt} unsaved={unsaved} />
-          </Link>
-        ) : (
-          <Damaged name={name} why={answer.problem}>
-            {out}
-          </Damaged>
-        )}
-      </Boundary>
+    <li
+      style={place}
+      className="group absolute top-0 left-0 overflow-hidden rounded-sm border border-line bg-card transition-colors focus-within:border-kingfisher hover:border-kingfisher"
+    >
+      {summary.is === 'sound' ? (
+        <Link to={`/bags/${id}/build`} className="block outline-offset-[-2px]">
+          <Sound bag={bag} summary={summary} unsaved={unsaved} />
+        </Link>
+      ) : (
+        <Damaged name={name} why={summary.why}>
+          <Button small onClick={() => void exportBag()}>
+            Export
+          </Button>
+        </Damaged>
+      )}
       <Button
         look="bare"
         small
@@ -87,36 +88,38 @@ export function BagCard({ bag, unsaved }: BagCardProps) {
 }
 
 interface SoundProps {
-  readonly plan: Plan;
-  readonly updatedAt: string;
+  readonly bag: ListedBag;
+  readonly summary: Extract<Summary, { is: 'sound' }>;
   readonly unsaved: boolean;
 }
 
-function Sound({ plan, updatedAt, unsaved }: SoundProps) {
+/** A bag less deep than this, mm, lies flat: two figures say how large it is. */
+const FLAT = 5;
+
+function Sound({ bag, summary, unsaved }: SoundProps) {
   const { system } = useSettings();
-  const { name } = plan.document;
-  const [width, height, depth] = plan.tapes.map(({ finished }) => finished.value);
-  const deep = (depth ?? 0) > 5;
-  const notes = [...stationNotes(plan).values()];
-  const size = [width, height, ...(deep ? [depth] : [])]
-    .map((length) => formatLength(length ?? 0, system))
+  const { name, updatedAt } = bag;
+  const { family, width, height, depth, notes } = summary;
+  const size = [width, height, ...(depth > FLAT ? [depth] : [])]
+    .map((length) => formatLength(mm(length), system))
     .join(' × ');
   return (
     <>
       <div className="bg-table">
-        <MadeUpPicture
-          plan={plan}
-          view={deep ? CORNER : FRONT}
-          label={`${name}, made up`}
-          className="h-52 w-full p-3"
+        <img
+          src={pictureOf(bag)}
+          alt={`${name}, made up`}
+          loading="lazy"
+          decoding="async"
+          className="h-52 w-full object-contain p-3"
         />
       </div>
       <div className="px-4 py-3">
-        <h2 className="text-lg">{name}</h2>
-        <p className="text-sm text-soft">
-          {plan.familyName} · {size}
+        <h2 className="truncate text-lg">{name}</h2>
+        <p className="truncate text-sm text-soft">
+          {family} · {size}
         </p>
-        <p className="mt-1 text-xs">
+        <p className="mt-1 line-clamp-2 text-xs">
           {unsaved && (
             <span className="font-medium text-marigold-ink">unsaved changes wait here: open it · </span>
           )}
@@ -145,7 +148,7 @@ interface DamagedProps {
 function Damaged({ name, why, children }: DamagedProps) {
   return (
     <>
-      <div className="flex h-52 items-center justify-center bg-table">
+      <div className="flex h-40 items-center justify-center bg-table">
         <svg
           aria-hidden="true"
           viewBox="0 0 120 100"
@@ -159,8 +162,10 @@ function Damaged({ name, why, children }: DamagedProps) {
         </svg>
       </div>
       <div className="flex flex-col items-start gap-2 px-4 py-3">
-        <h2 className="text-lg">{name}</h2>
-        <p className="text-sm text-loosestrife">✗ This bag cannot be shown: {why} It is kept as it is.</p>
+        <h2 className="truncate text-lg">{name}</h2>
+        <p className="line-clamp-4 text-sm text-loosestrife">
+          ✗ This bag cannot be shown: {why} It is kept as it is.
+        </p>
         {children}
       </div>
     </>

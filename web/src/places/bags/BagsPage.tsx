@@ -1,9 +1,9 @@
-import { readDocumentText } from '@fennot/core';
+import { type LIST_ORDERS, readDocumentText } from '@fennot/core';
 import { FolderOpen, Plus } from 'lucide-react';
-import { lazy, Suspense, useRef, useState } from 'react';
+import { lazy, Suspense, useDeferredValue, useMemo, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
-import { useBags, useCreateBag } from '../../api/queries.ts';
+import { useBagList, useCreateBag } from '../../api/queries.ts';
 import { uuid } from '../../api/uuid.ts';
 import { LeftBehind } from '../../frame/LeftBehind.tsx';
 import { Message } from '../../frame/Message.tsx';
@@ -11,21 +11,37 @@ import { SettingsMenu } from '../../frame/SettingsMenu.tsx';
 import { Wordmark } from '../../frame/Wordmark.tsx';
 import { planFor } from '../../open-bag/plans.ts';
 import { Button } from '../../ui/Button.tsx';
-import { BagCard } from './BagCard.tsx';
+import { Switcher } from '../../ui/Switcher.tsx';
+import { BagShelf } from './BagShelf.tsx';
 import { useLeftDrafts } from './use-left-drafts.ts';
 
 // Not needed to see the bags: fetched when they are.
 const BeginDialog = lazy(() => import('./BeginDialog.tsx'));
 const RefusedFile = lazy(() => import('./RefusedFile.tsx'));
 
+/** Fewer bags than this are looked over at once: nothing is offered to look for one. */
+const FEW = 8;
+
+const ORDERS = [
+  { value: 'changed', label: 'Last changed' },
+  { value: 'name', label: 'By name' },
+] as const;
+
 /** All bags as small made-up pictures; begin one, or open a file. */
 export function BagsPage() {
-  const { data: bags, error, isPending, refetch } = useBags();
+  const [order, setOrder] = useState<(typeof LIST_ORDERS)[number]>('changed');
+  const [typed, setTyped] = useState('');
+  const search = useDeferredValue(typed.trim());
+  const list = useBagList({ order, search });
+  const { data, error, isPending, refetch } = list;
+  const bags = useMemo(() => data?.pages.flatMap((page) => page.bags), [data]);
+  const total = data?.pages[0]?.total ?? 0;
+  const more = list.hasNextPage && !list.isFetchingNextPage ? () => void list.fetchNextPage() : undefined;
   const [beginning, setBeginning] = useState<'not yet' | 'open' | 'closed'>('not yet');
   const [refused, setRefused] = useState<{ file: string; lines: string[] } | undefined>(undefined);
   const file = useRef<HTMLInputElement>(null);
   const create = useCreateBag();
-  const { unsaved, stranded, forget } = useLeftDrafts(bags);
+  const { unsaved, stranded, forget } = useLeftDrafts();
   const navigate = useNavigate();
 
   const importFile = async (chosen: File) => {
@@ -95,7 +111,7 @@ export function BagsPage() {
           </div>
         </div>
         {isPending && <p className="text-soft">Fetching the bags ...</p>}
-        {bags?.length === 0 && (
+        {bags?.length === 0 && search === '' && (
           <div className="rounded-sm border border-dashed border-line bg-card p-10 text-center">
             <h2 className="text-xl">No bag yet</h2>
             <p className="mx-auto mt-1 mb-4 max-w-md text-soft">
@@ -107,11 +123,26 @@ export function BagsPage() {
             </Button>
           </div>
         )}
-        <ul className="grid grid-cols-1 gap-4 sm:grid-cols-2 lg:grid-cols-3">
-          {bags?.map((bag) => (
-            <BagCard key={bag.id} bag={bag} unsaved={unsaved.has(bag.id)} />
-          ))}
-        </ul>
+        {(total > FEW || search !== '') && (
+          <div className="mb-4 flex flex-wrap items-center gap-3">
+            <input
+              type="search"
+              value={typed}
+              onChange={(event) => setTyped(event.target.value)}
+              placeholder="Look for a bag by its name"
+              aria-label="Look for a bag by its name"
+              className="min-w-0 grow rounded-sm border border-line bg-card px-3 py-1.5 hover:border-kingfisher sm:max-w-xs"
+            />
+            <Switcher label="Order of the bags" value={order} options={ORDERS} onChange={setOrder} />
+            <span className="text-sm text-soft tabular-nums" aria-live="polite">
+              {total} {total === 1 ? 'bag' : 'bags'}
+            </span>
+          </div>
+        )}
+        {bags && bags.length > 0 && <BagShelf bags={bags} unsaved={unsaved} total={total} onEnd={more} />}
+        {bags?.length === 0 && search !== '' && (
+          <p className="text-soft">No bag is called anything with “{search}”.</p>
+        )}
       </main>
       {beginning !== 'not yet' && (
         <Suspense fallback={null}>

@@ -1,8 +1,15 @@
-import { type BagDocument, type Found, formatLength, type Plan, piecesText } from '@fennot/core';
+import {
+  type BagDocument,
+  CORNER,
+  type Found,
+  FRONT,
+  formatLength,
+  type Plan,
+  piecesText,
+} from '@fennot/core';
 import { dequal } from 'dequal';
 import { useSettings } from '../../api/queries.ts';
 import { MadeUpPicture } from '../../madeup/MadeUpPicture.tsx';
-import { CORNER, FRONT } from '../../madeup/project.ts';
 import { hours, wholeYarn } from '../../tapes/amounts.ts';
 import { type Outcome, tell } from '../../ui/tell.ts';
 import { edgeText, givesText, roundsOf } from './answer-facts.ts';

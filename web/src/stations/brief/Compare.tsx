@@ -1,7 +1,6 @@
-import type { Found, Plan } from '@fennot/core';
+import { CORNER, type Found, FRONT, type Plan } from '@fennot/core';
 import { useSettings } from '../../api/queries.ts';
 import { MadeUpPicture } from '../../madeup/MadeUpPicture.tsx';
-import { CORNER, FRONT } from '../../madeup/project.ts';
 import { Button } from '../../ui/Button.tsx';
 import type { Outcome } from '../../ui/tell.ts';
 import { answerPlan, factsOf, givesText, keyOf } from './answer-facts.ts';

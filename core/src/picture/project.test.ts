@@ -1,5 +1,6 @@
-import { beginDocument, FAMILIES, planOf } from '@fennot/core';
 import { describe, expect, test } from 'vitest';
+import { FAMILIES } from '../families/index.ts';
+import { beginDocument, planOf } from '../plan/index.ts';
 import { BACK, CORNER, camera, FRONT, project, seenFacets } from './project.ts';
 
 describe('the made-up projection', () => {

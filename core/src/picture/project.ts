@@ -1,4 +1,5 @@
-import { cross, type DrawnFacet, dot, outward, type Point3, unit } from '@fennot/core';
+import { type DrawnFacet, outward } from '../bag/index.ts';
+import { cross, dot, type Point3, unit } from '../geometry/index.ts';
 
 /** Where the viewer stands: turned about the upright axis, and looking down from above; radians. */
 export interface View {

@@ -1,0 +1,2 @@
+export * from './project.ts';
+export * from './small-picture.ts';

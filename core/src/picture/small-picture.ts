@@ -1,0 +1,142 @@
+import {
+  type DrawnFacet,
+  drawnFacets,
+  edgingParts,
+  move,
+  type Piece,
+  pieceIndex,
+  type Strap,
+  strapPath,
+} from '../bag/index.ts';
+import { motifOf, swatchOf, yarnOf, yarnOfSwatch } from '../document/index.ts';
+import { extent } from '../geometry/index.ts';
+import type { Plan } from '../plan/index.ts';
+import { motifRings } from './motif-rings.ts';
+import { type Camera, CORNER, camera, FRONT, project, type SeenFacet, seenFacets } from './project.ts';
+
+/** Whole mm: on a card a mm is less than a pixel. */
+const figure = (value: number): string => String(Math.round(value));
+/** Where a tenth is seen: widths and tiles. */
+const fine = (value: number): string => String(Math.round(value * 10) / 10);
+const factor = (value: number): string => String(Math.round(value * 1000) / 1000);
+
+/** A depth less than this, mm, is not seen from the corner. */
+const SHALLOW = 5;
+
+/** The finest cloths and motifs of one picture, each drawn once. */
+class Defined {
+  private readonly ids = new Map<string, string>();
+  readonly svg: string[] = [];
+
+  /** The name of what `make` draws, made when it is first asked for. */
+  use(key: string, make: (id: string) => string): string {
+    const known = this.ids.get(key);
+    if (known) return known;
+    const id = `d${this.ids.size}`;
+    this.ids.set(key, id);
+    this.svg.push(make(id));
+    return id;
+  }
+}
+
+/** A panel's cloth: rows of slanting stitches in its colour, two stitches and two rows a tile. */
+function clothTile(id: string, colour: string, wide: number, high: number): string {
+  const [w, h] = [fine(2 * wide), fine(2 * high)];
+  const v = (x: number, y: number) =>
+    `M${fine(x)} ${fine(y + high * 0.85)}L${fine(x + wide / 2)} ${fine(y + high * 0.2)}L${fine(x + wide)} ${fine(y + high * 0.85)}`;
+  const d = [v(0, 0), v(wide, 0), v(0, high), v(wide, high)].join('');
+  return `<pattern id="${id}" width="${w}" height="${h}" patternUnits="userSpaceOnUse"><path d="M0 0H${w}V${h}H0Z" fill="${colour}"/><path d="${d}" fill="none" stroke="#16211d" stroke-opacity=".3" stroke-width="${fine(high * 0.3)}"/></pattern>`;
+}
+
+/** The small made-up picture of a bag, as one SVG: what stands on its card, and in a list of hundreds. */
+export function smallPicture(plan: Plan): string {
+  const { graph, document, designs } = plan;
+  const depth = plan.tapes.find(({ measure }) => measure === 'depth')?.finished.value ?? 0;
+  const view = depth > SHALLOW ? CORNER : FRONT;
+  const eye = camera(view);
+  const defined = new Defined();
+  const find = pieceIndex(graph);
+
+  /** What fills a piece's outline, and stands on it. */
+  const cloth = (piece: Piece): { fill: string; on: string } => {
+    const { make } = piece;
+    if (make.of === 'motif') {
+      const motif = motifOf(document, make.motif);
+      const way = motif.colourways.find(({ id }) => id === designs.get(piece.id));
+      const colours = (way?.rounds ?? []).map((yarn) => yarnOf(document, yarn).colour);
+      const { width, height } = extent(piece.outline);
+      const id = defined.use(
+        `${make.motif} ${make.rounds} ${way?.id} ${width.toFixed(1)} ${height.toFixed(1)}`,
+        (own) => `<g id="${own}">${motifRings(motif, make.rounds, piece, colours)}</g>`,
+      );
+      return { fill: 'none', on: `<use href="#${id}"/>` };
+    }
+    const { width, height } = extent(piece.outline);
+    const turned = make.rowsRun === 'upright';
+    const [wide, high] = [(turned ? height : width) / make.stitches, (turned ? width : height) / make.rows];
+    const { colour } = yarnOf(document, swatchOf(document, make.swatch).yarn);
+    const key = `${colour} ${wide.toFixed(1)} ${high.toFixed(1)}`;
+    return { fill: `url(#${defined.use(key, (id) => clothTile(id, colour, wide, high))})`, on: '' };
+  };
+
+  const drawn = ({ facet, matrix, inside, shadow }: SeenFacet, piece: Piece): string => {
+    const { fill, on } = cloth(piece);
+    const d = `M${facet.outline.map(({ x, y }) => `${figure(x)} ${figure(y)}`).join('L')}Z`;
+    const whole = facet.outline === piece.outline;
+    const clip =
+      on !== '' && !whole ? defined.use(d, (id) => `<clipPath id="${id}"><path d="${d}"/></clipPath>`) : '';
+    const [a, b, c, e, x, y] = matrix;
+    const place = `matrix(${[a, b, c, e].map(factor).join(' ')} ${figure(x)} ${figure(y)})`;
+    const shade = inside ? 0.45 : shadow * 0.34;
+    const body =
+      on === '' ? `<path d="${d}" fill="${fill}"/>` : clip ? `<g clip-path="url(#${clip})">${on}</g>` : on;
+    return `<g transform="${place}">${body}<path d="${d}" fill="#16211d" fill-opacity="${factor(shade)}" stroke="#16211d" stroke-opacity=".3"/></g>`;
+  };
+
+  const strap = (own: Strap): string => {
+    const { colour } =
+      own.swatch === undefined ? yarnOf(document, document.joins.yarn) : yarnOfSwatch(document, own.swatch);
+    const d = `M${strapPath(own)
+      .map((p) => project(eye, p))
+      .map(({ x, y }) => `${figure(x)} ${figure(y)}`)
+      .join('L')}`;
+    const width = fine(own.width);
+    return `<g fill="none" stroke-linecap="round"><path d="${d}" stroke="#16211d" stroke-opacity=".45" stroke-width="${figure(own.width + 3)}"/><path d="${d}" stroke="${colour}" stroke-width="${width}"/></g>`;
+  };
+
+  const edging = edgingParts(graph);
+  const rims: DrawnFacet[] = edging.map(({ piece, motion }) => ({
+    piece: piece.id,
+    outline: piece.outline,
+    motion,
+    face: 'front',
+  }));
+  const rimPieces = new Map(edging.map(({ piece }) => [piece.id, piece]));
+  const facets = [...drawnFacets(graph), ...rims];
+  const straps = graph.trim?.straps ?? [];
+  const far = straps.filter(({ behind }) => behind).map(strap);
+  const body = seenFacets(facets, view).map((seen) =>
+    drawn(seen, rimPieces.get(seen.facet.piece) ?? find(seen.facet.piece)),
+  );
+  const near = straps.filter(({ behind }) => !behind).map(strap);
+  const box = boundsOf(facets, straps, eye);
+  return [
+    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="${box}"><defs>${defined.svg.join('')}</defs>`,
+    `<g transform="scale(1 -1)">${[...far, ...body, ...near].join('')}</g></svg>`,
+  ].join('');
+}
+
+/** Room round the bag, as a share of it. */
+const ROOM = 0.05;
+
+/** What is seen, y down, with a little room round it. */
+function boundsOf(facets: readonly DrawnFacet[], straps: readonly Strap[], eye: Camera): string {
+  const points = [
+    ...facets.flatMap(({ outline, motion }) => outline.map((p) => move(motion, p))),
+    ...straps.flatMap(strapPath),
+  ].map((p) => project(eye, p));
+  const [xs, ys] = [points.map(({ x }) => x), points.map(({ y }) => y)];
+  const [left, right, low, high] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
+  const pad = ROOM * Math.max(right - left, high - low) + 4;
+  return [left - pad, -high - pad, right - left + 2 * pad, high - low + 2 * pad].map(figure).join(' ');
+}

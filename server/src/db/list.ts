@@ -1,0 +1,128 @@
+import {
+  type BagList,
+  type listQuerySchema,
+  readDocument,
+  SUMMARY,
+  type Summary,
+  type Summed,
+  VERSION,
+} from '@fennot/core';
+import type { Knex } from 'knex';
+import { z } from 'zod';
+import type { Work } from '../work/work.ts';
+
+/** Which making of summaries, of which documents: what an older server made is made anew. */
+const MAKING = SUMMARY * 1000 + VERSION;
+
+interface ListedRow {
+  readonly id: string;
+  readonly version: number;
+  readonly updated_at: Date;
+  readonly name: string;
+  readonly summed: number | null;
+  readonly summary: Summary | null;
+  /** What the rows are ordered by, as text. */
+  readonly at: string;
+}
+
+/** The end of a page: what it was ordered by there, and the id. */
+const endSchema = z.tuple([z.string(), z.uuid()]);
+
+const written = (end: z.infer<typeof endSchema>): string =>
+  Buffer.from(JSON.stringify(end)).toString('base64url');
+
+function read(after: string): z.infer<typeof endSchema> | undefined {
+  try {
+    return endSchema.parse(JSON.parse(Buffer.from(after, 'base64url').toString()));
+  } catch {
+    return undefined;
+  }
+}
+
+const ORDERS = {
+  changed: {
+    // Microseconds and all: two rows must never seem to be at one time.
+    key: `to_char(updated_at at time zone 'utc', 'YYYY-MM-DD HH24:MI:SS.US')`,
+    by: 'updated_at desc, id desc',
+    beyond: `(updated_at, id) < ((?::timestamp at time zone 'utc'), ?::uuid)`,
+  },
+  name: { key: 'lower(name)', by: 'lower(name), id', beyond: '(lower(name), id) > (?, ?::uuid)' },
+} as const;
+
+/** A word to look for, as `like` wants it. */
+const like = (search: string): string => `%${search.toLowerCase().replaceAll(/[\\%_]/g, '\\$&')}%`;
+
+/** The lists of bags, with the summaries that stand in them. */
+export class BagLists {
+  private readonly db: Knex;
+  private readonly work: Pick<Work, 'summary'>;
+
+  constructor(db: Knex, work: Pick<Work, 'summary'>) {
+    this.db = db;
+    this.work = work;
+  }
+
+  /** One page of an owner's bags. An end that cannot be read is a first page. */
+  async page(owner: string, query: z.output<typeof listQuerySchema>): Promise<BagList> {
+    const { order, search, limit } = query;
+    const { key, by, beyond } = ORDERS[order];
+    const matching = () => {
+      const rows = this.db('bags').where({ owner_id: owner }).whereNull('deleted_at');
+      return search === '' ? rows : rows.whereRaw('lower(name) like ?', [like(search)]);
+    };
+    const end = query.after === undefined ? undefined : read(query.after);
+    const page = matching()
+      .select('id', 'version', 'updated_at', 'name', 'summed', 'summary', this.db.raw(`${key} as at`))
+      .modify((builder) => void (end && builder.whereRaw(beyond, end)))
+      .orderByRaw(by)
+      .limit(limit + 1);
+    const [rows, counted]: [ListedRow[], { many?: unknown } | undefined] = await Promise.all([
+      page,
+      matching().count('* as many').first(),
+    ]);
+    const shown = rows.slice(0, limit);
+    const last = rows.length > limit ? shown.at(-1) : undefined;
+    const bags = await Promise.all(
+      shown.map(async ({ id, version, updated_at, name, summed, summary }) => ({
+        id,
+        version,
+        updatedAt: updated_at.toISOString(),
+        name: name === '' ? 'A bag without a name' : name,
+        summary: summed === MAKING && summary ? summary : (await this.sum(id)).summary,
+      })),
+    );
+    return {
+      bags,
+      total: Number(counted?.many ?? 0),
+      ...(last ? { next: written([last.at, last.id]) } : {}),
+    };
+  }
+
+  /** The picture of a bag; nothing of one that is not there, or cannot be drawn. */
+  async picture(owner: string, id: string): Promise<string | undefined> {
+    const row = await this.db('bags')
+      .where({ owner_id: owner, id })
+      .first<{ summed: number | null; picture: string | null }>('summed', 'picture');
+    if (!row) return undefined;
+    return row.summed === MAKING ? (row.picture ?? undefined) : (await this.sum(id)).picture;
+  }
+
+  /** Sums a bag up as it is now, and keeps that, unless it has been changed in the meantime. */
+  async sum(id: string): Promise<Summed> {
+    const row = await this.db('bags')
+      .where({ id })
+      .first<{ document: unknown; version: number }>('document', 'version');
+    if (!row) return { summary: { is: 'damaged', why: 'It is gone.' }, picture: undefined };
+    const document = readDocument(row.document);
+    const summed: Summed = document.ok
+      ? await this.work.summary(document.document)
+      : {
+          summary: { is: 'damaged', why: document.problems[0]?.message ?? 'It is damaged.' },
+          picture: undefined,
+        };
+    await this.db('bags')
+      .where({ id, version: row.version })
+      .update({ summed: MAKING, summary: JSON.stringify(summed.summary), picture: summed.picture ?? null });
+    return summed;
+  }
+}
