@@ -4,7 +4,8 @@ import { defineConfig } from 'vite';
 
 export default defineConfig({
   plugins: [react(), tailwindcss()],
-  build: { target: 'es2022' },
+  // Everything comes as a file of its own: the page's policy lets nothing in that is written into another.
+  build: { target: 'es2022', assetsInlineLimit: 0 },
   // In `./fennot dev` the API runs beside Vite.
   server: { proxy: { '/api': process.env.FENNOT_API ?? 'http://127.0.0.1:4681' } },
 });

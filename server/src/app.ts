@@ -1,5 +1,4 @@
 import rateLimit from '@fastify/rate-limit';
-import staticFiles from '@fastify/static';
 import swagger from '@fastify/swagger';
 import swaggerUi from '@fastify/swagger-ui';
 import { API } from '@fennot/core';
@@ -7,7 +6,8 @@ import Fastify, { type FastifyInstance } from 'fastify';
 import { jsonSchemaTransform, serializerCompiler, validatorCompiler } from 'fastify-type-provider-zod';
 import type { Knex } from 'knex';
 import { headers } from './plugins/headers.ts';
-import { problems, sendProblem } from './plugins/problems.ts';
+import { nothingAt, page } from './plugins/page.ts';
+import { problems } from './plugins/problems.ts';
 import { sameOrigin } from './plugins/same-origin.ts';
 import { stopping } from './plugins/stopping.ts';
 import { bagRoutes } from './routes/bags.ts';
@@ -79,27 +79,7 @@ export async function buildApp({
   for (const routes of [healthRoutes, bagRoutes, settingsRoutes]) {
     await app.register(routes, { prefix: API });
   }
-  if (web !== undefined) {
-    await app.register(staticFiles, {
-      root: web,
-      // Built files carry a hash in their name; the page itself must always be asked for.
-      setHeaders: (reply, path) => {
-        const hashed = path.includes('/assets/');
-        reply.header('cache-control', hashed ? 'public, max-age=31536000, immutable' : 'no-cache');
-      },
-    });
-  }
-  // Addresses inside the application are the page's business.
-  const isPage = ({ method, url }: { method: string; url: string }) =>
-    web !== undefined && method === 'GET' && !url.startsWith(`${API}/`) && !url.startsWith('/assets/');
-  app.setNotFoundHandler((request, reply) =>
-    isPage(request)
-      ? reply.sendFile('index.html')
-      : sendProblem(reply, {
-          status: 404,
-          title: 'Not found',
-          detail: `There is nothing at ${request.url}.`,
-        }),
-  );
+  if (web === undefined) app.setNotFoundHandler((request, reply) => nothingAt(reply, request.url));
+  else await app.register(page, { web });
   return app;
 }

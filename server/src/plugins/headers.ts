@@ -1,6 +1,7 @@
 import helmet from '@fastify/helmet';
 import { API } from '@fennot/core';
 import fp from 'fastify-plugin';
+import { nonceOf } from './nonce.ts';
 
 /** What a page of Fennot never asks of a browser. */
 const NOT_NEEDED = ['camera', 'microphone', 'geolocation', 'payment', 'usb', 'midi', 'display-capture'];
@@ -16,7 +17,8 @@ export const headers = fp(async (app) => {
         connectSrc: ["'self'"],
         fontSrc: ["'self'"],
         manifestSrc: ["'self'"],
-        styleSrc: ["'self'"],
+        // And such as the page's own script makes: see `page`.
+        styleSrc: ["'self'", (_, reply) => `'nonce-${nonceOf(reply)}'`],
         // Drawings are images made in the page.
         imgSrc: ["'self'", 'data:', 'blob:'],
         workerSrc: ["'self'"],

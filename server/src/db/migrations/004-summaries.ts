@@ -10,6 +10,8 @@ export async function up(db: Knex): Promise<void> {
     table.text('picture');
   });
   await db.raw(`update bags set name = coalesce(left(document->>'name', 80), '')`);
+  // Bags made in one transaction are made one after the other, too.
+  await db.raw('alter table bags alter column updated_at set default clock_timestamp()');
   await db.raw(
     'create index bags_by_change on bags (owner_id, updated_at desc, id desc) where deleted_at is null',
   );
@@ -17,6 +19,7 @@ export async function up(db: Knex): Promise<void> {
 }
 
 export async function down(db: Knex): Promise<void> {
+  await db.raw('alter table bags alter column updated_at set default now()');
   await db.schema.alterTable('bags', (table) => {
     table.dropIndex([], 'bags_by_change');
     table.dropIndex([], 'bags_by_name');

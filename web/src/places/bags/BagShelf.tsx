@@ -14,7 +14,7 @@ interface BagShelfProps {
 }
 
 /** A card's height and the room between two, px; cards narrower than this stand one below the other. */
-const [HIGH, GAP] = [336, 16];
+const [HIGH, GAP] = [320, 16];
 const NARROW = 300;
 const MOST_COLUMNS = 3;
 /** Rows that are ready before they are seen. */
