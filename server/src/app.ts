@@ -1,13 +1,13 @@
 import rateLimit from '@fastify/rate-limit';
 import swagger from '@fastify/swagger';
 import swaggerUi from '@fastify/swagger-ui';
-import { API } from '@fennot/core';
+import { API, PROBLEMS } from '@fennot/core';
 import Fastify, { type FastifyInstance } from 'fastify';
 import { jsonSchemaTransform, serializerCompiler, validatorCompiler } from 'fastify-type-provider-zod';
 import type { Knex } from 'knex';
 import { headers } from './plugins/headers.ts';
 import { nothingAt, page } from './plugins/page.ts';
-import { problems } from './plugins/problems.ts';
+import { problems, sendProblem } from './plugins/problems.ts';
 import { sameOrigin } from './plugins/same-origin.ts';
 import { stopping } from './plugins/stopping.ts';
 import { bagRoutes } from './routes/bags.ts';
@@ -54,6 +54,8 @@ export async function buildApp({
   const app = Fastify({
     logger: { level: logLevel, ...(logTo ? { stream: logTo } : {}) },
     bodyLimit: BODY_LIMIT,
+    // An address that cannot even be taken apart.
+    frameworkErrors: (_error, _request, reply) => void sendProblem(reply, PROBLEMS.badAddress),
     // Running requests are answered before the server goes; those that come later get a sentence.
     forceCloseConnections: 'idle',
     return503OnClosing: false,

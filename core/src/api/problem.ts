@@ -29,6 +29,7 @@ export const PROBLEMS = {
   idTaken: { status: 409, title: 'Id taken', detail: 'Another bag has this id already.' },
   badBag: { status: 422, title: 'Bad bag', detail: 'This is not a bag.' },
   badInput: { status: 400, title: 'Bad input', detail: 'The request is wrong.' },
+  badAddress: { status: 400, title: 'Bad address', detail: 'This address cannot be read.' },
   strangeHost: {
     status: 421,
     title: 'Strange host',

@@ -126,17 +126,19 @@ export function smallPicture(plan: Plan): string {
   ].join('');
 }
 
+/** The bag is wanted, not its straps: of long ones so much is shown above it, as a share of its height. */
+const STRAP_SHOWN = 0.7;
 /** Room round the bag, as a share of it. */
 const ROOM = 0.05;
 
 /** What is seen, y down, with a little room round it. */
 function boundsOf(facets: readonly DrawnFacet[], straps: readonly Strap[], eye: Camera): string {
-  const points = [
-    ...facets.flatMap(({ outline, motion }) => outline.map((p) => move(motion, p))),
-    ...straps.flatMap(strapPath),
-  ].map((p) => project(eye, p));
-  const [xs, ys] = [points.map(({ x }) => x), points.map(({ y }) => y)];
-  const [left, right, low, high] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
+  const body = facets.flatMap(({ outline, motion }) => outline.map((p) => project(eye, move(motion, p))));
+  const hung = straps.flatMap(strapPath).map((p) => project(eye, p));
+  const xs = [...body, ...hung].map(({ x }) => x);
+  const ys = body.map(({ y }) => y);
+  const [left, right, low, top] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
+  const high = Math.min(top + STRAP_SHOWN * (top - low), Math.max(top, ...hung.map(({ y }) => y)));
   const pad = ROOM * Math.max(right - left, high - low) + 4;
   return [left - pad, -high - pad, right - left + 2 * pad, high - low + 2 * pad].map(figure).join(' ');
 }
