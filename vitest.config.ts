@@ -7,6 +7,7 @@ export default defineConfig({
       'server/src/**/*.test.ts',
       'web/src/**/*.test.{ts,tsx}',
       'command/**/*.test.ts',
+      'drill/**/*.test.ts',
     ],
     testTimeout: 30_000,
   },
