@@ -2,6 +2,8 @@ import type { Piece } from '../bag/index.ts';
 import type { Motif } from '../document/index.ts';
 import { extent, type Point } from '../geometry/index.ts';
 
+/** More rounds than this run into one another on a card. */
+const MOST_RINGS = 10;
 /** Height of the middle ring in rounds. */
 const RING = 0.5;
 
@@ -45,7 +47,9 @@ export function motifRings(motif: Motif, rounds: number, piece: Piece, colours: 
   const focus = focusOf(motif.kind, piece);
   const { width } = extent(piece.outline);
   const parts: string[] = [];
-  for (let round = rounds; round >= 1; round--) {
+  // Of many rounds not each is seen.
+  const step = Math.ceil(rounds / MOST_RINGS);
+  for (let round = rounds; round >= 1; round -= step) {
     const by = (RING + round) / (RING + rounds);
     const colour = colours[Math.min(round, colours.length) - 1] ?? '#8a948c';
     // Halfway up the round: where its stitches stand.

@@ -46,6 +46,10 @@ function checked(reply: FastifyReply, input: unknown) {
   return undefined;
 }
 
+/** So many a second from one address: a save is worked out and kept, a print takes seconds of a thread. */
+const often = (max: number) => ({ rateLimit: { max, timeWindow: '1 second' } });
+const [SAVES, CREATIONS, PRINTS] = [often(300), often(100), often(3)];
+
 /** Bags: list, read, create, save on top of a version, delete and bring back. */
 export const bagRoutes: FastifyPluginAsyncZod = async (app) => {
   const store = () => new BagStore(app.db, app.owner);
@@ -95,7 +99,10 @@ export const bagRoutes: FastifyPluginAsyncZod = async (app) => {
 
   app.get(
     '/bags/:id/lining.pdf',
-    { schema: { tags, params, response: { 200: z.unknown(), ...missing, 422: problemSchema } } },
+    {
+      config: PRINTS,
+      schema: { tags, params, response: { 200: z.unknown(), ...missing, 422: problemSchema } },
+    },
     async ({ params: { id } }, reply) => {
       const kept = isUuid(id) ? await store().find(id) : undefined;
       if (!kept) return noSuchBag(reply);
@@ -115,6 +122,7 @@ export const bagRoutes: FastifyPluginAsyncZod = async (app) => {
   app.post(
     createBag.path,
     {
+      config: CREATIONS,
       schema: {
         tags,
         body: createBag.body,
@@ -133,6 +141,7 @@ export const bagRoutes: FastifyPluginAsyncZod = async (app) => {
   app.put(
     saveBag.path,
     {
+      config: SAVES,
       schema: {
         tags,
         params,

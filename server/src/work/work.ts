@@ -37,12 +37,14 @@ export const inline = (): Work => ({
 /** Time a summary and a print may take, ms; memory of one worker, MB; work that may wait. */
 const [SUMMARY_TIME, PRINT_TIME] = [5_000, 20_000];
 const MEMORY = 512;
-const QUEUE = 64;
+const QUEUE = 1000;
 
 /** More work waits than can be done soon. */
 export class TooMuchWork extends Error {}
 /** It took longer than anyone should wait, or more memory than there is for it. */
 export class WorkGivenUp extends Error {}
+
+const damaged = (why: string): Summed => ({ summary: { is: 'damaged', why }, picture: undefined });
 
 /**
  * The work done beside the server, in threads with limits of time and memory: a document that takes too long costs
@@ -66,7 +68,8 @@ export function pooled(): Work {
     } catch (error) {
       if (error instanceof Error && /queue/i.test(error.message))
         throw new TooMuchWork('Too much work waits.');
-      throw new WorkGivenUp(error instanceof Error ? error.message : 'It was given up.');
+      if (error instanceof Error && error.name === 'AbortError') throw new WorkGivenUp('It was given up.');
+      throw error;
     }
   };
   return {
@@ -74,10 +77,12 @@ export function pooled(): Work {
       try {
         const made = await run({ is: 'summary', document }, SUMMARY_TIME);
         if ('summary' in made) return made;
+        return damaged('It was mixed up with something else.');
       } catch (error) {
-        if (!(error instanceof WorkGivenUp)) throw error;
+        if (error instanceof TooMuchWork) throw error;
+        if (error instanceof WorkGivenUp) return damaged('It takes too long to work out.');
+        return damaged(`It cannot be worked out: ${error instanceof Error ? error.message : String(error)}`);
       }
-      return { summary: { is: 'damaged', why: 'It takes too long to work out.' }, picture: undefined };
     },
     lining: async (document, gone) => {
       const made = await run({ is: 'lining', document }, PRINT_TIME, gone);
