@@ -36,6 +36,19 @@ describe('work in threads of its own', () => {
     expect(await work.summary(document)).toEqual(summedUp(document));
   });
 
+  test('is given up when it takes too long by itself, not when others were before it', {
+    timeout: 60_000,
+  }, async () => {
+    const patient = pooled({ summary: 3000 });
+    const many = await Promise.all(Array.from({ length: 60 }, () => patient.summary(wide(17))));
+    expect(many.map(({ summary }) => summary.is)).toEqual(many.map(() => 'sound'));
+    await patient.close();
+    const hasty = pooled({ summary: 0 });
+    const { summary } = await hasty.summary(wide(17));
+    expect(summary).toEqual({ is: 'damaged', why: 'It takes too long to work out.' });
+    await hasty.close();
+  });
+
   test('a bag that cannot be planned is a sentence, not a failure', async () => {
     expect(await work.lining(wide(40), never)).toEqual({ problem: expect.stringContaining('3,200 pieces') });
     expect(await work.summary(wide(40))).toMatchObject({ summary: { is: 'damaged' } });

@@ -1,3 +1,4 @@
+import { MessageChannel, type MessagePort } from 'node:worker_threads';
 import { type BagDocument, planned, type Summed, summedUp } from '@fennot/core';
 import { Piscina } from 'piscina';
 import { liningPdf } from '../print/lining-pdf.ts';
@@ -10,7 +11,13 @@ export interface Work {
   close(): Promise<void>;
 }
 
-/** One piece of work, as it is handed to a worker. */
+/** What a worker is handed: the work, and where to say that it is taken up. */
+export interface Handed {
+  readonly task: Task;
+  readonly begun: MessagePort;
+}
+
+/** One piece of work. */
 export type Task =
   | { readonly is: 'summary'; readonly document: BagDocument }
   | { readonly is: 'lining'; readonly document: BagDocument };
@@ -34,8 +41,8 @@ export const inline = (): Work => ({
   close: async () => {},
 });
 
-/** Time a summary and a print may take, ms; memory of one worker, MB; work that may wait. */
-const [SUMMARY_TIME, PRINT_TIME] = [5_000, 20_000];
+/** Time a summary and a print may take, ms, from when a worker takes them up; memory of one worker, MB; work that may wait. */
+const [SUMMARY_TIME, PRINT_TIME] = [10_000, 20_000];
 const MEMORY = 512;
 const QUEUE = 1000;
 
@@ -50,8 +57,8 @@ const damaged = (why: string): Summed => ({ summary: { is: 'damaged', why }, pic
  * The work done beside the server, in threads with limits of time and memory: a document that takes too long costs
  * whoever asked for it, and nobody else.
  */
-export function pooled(): Work {
-  const pool = new Piscina<Task, Done>({
+export function pooled({ summary: summaryTime = SUMMARY_TIME, print: printTime = PRINT_TIME } = {}): Work {
+  const pool = new Piscina<Handed, Done>({
     filename: new URL('./worker.ts', import.meta.url).href,
     minThreads: 0,
     maxThreads: 2,
@@ -62,20 +69,30 @@ export function pooled(): Work {
     execArgv: ['--import', 'tsx'],
   });
   const run = async (task: Task, time: number, gone?: AbortSignal) => {
-    const limits = [AbortSignal.timeout(time), ...(gone ? [gone] : [])];
+    const slow = new AbortController();
+    // The time others take before it is no time of its own.
+    const { port1: begun, port2 } = new MessageChannel();
+    let timer: NodeJS.Timeout | undefined;
+    begun.once('message', () => {
+      timer = setTimeout(() => slow.abort(), time);
+    });
     try {
-      return await pool.run(task, { signal: AbortSignal.any(limits) });
+      const signal = gone ? AbortSignal.any([slow.signal, gone]) : slow.signal;
+      return await pool.run({ task, begun: port2 }, { signal, transferList: [port2] });
     } catch (error) {
       if (error instanceof Error && /queue/i.test(error.message))
         throw new TooMuchWork('Too much work waits.');
       if (error instanceof Error && error.name === 'AbortError') throw new WorkGivenUp('It was given up.');
       throw error;
+    } finally {
+      clearTimeout(timer);
+      begun.close();
     }
   };
   return {
     summary: async (document) => {
       try {
-        const made = await run({ is: 'summary', document }, SUMMARY_TIME);
+        const made = await run({ is: 'summary', document }, summaryTime);
         if ('summary' in made) return made;
         return damaged('It was mixed up with something else.');
       } catch (error) {
@@ -85,7 +102,7 @@ export function pooled(): Work {
       }
     },
     lining: async (document, gone) => {
-      const made = await run({ is: 'lining', document }, PRINT_TIME, gone);
+      const made = await run({ is: 'lining', document }, printTime, gone);
       return 'summary' in made ? { problem: 'The print was mixed up with something else.' } : made;
     },
     close: () => pool.destroy(),

@@ -1,4 +1,8 @@
-import { done } from './work.ts';
+import { done, type Handed } from './work.ts';
 
 /** What runs in a worker. */
-export default done;
+export default ({ task, begun }: Handed) => {
+  begun.postMessage('begun');
+  begun.close();
+  return done(task);
+};
