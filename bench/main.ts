@@ -1,4 +1,5 @@
 import { benchCore, benchFilling, benchSearch } from './core.ts';
+import { benchList } from './list.ts';
 import { benchPage } from './page.ts';
 
 /** `npm run bench`: figures beside what they are held against. Nothing passes or fails here. */
@@ -6,4 +7,7 @@ benchCore();
 benchSearch();
 benchFilling();
 const { DATABASE_URL, FENNOT_WEB } = process.env;
-if (DATABASE_URL && FENNOT_WEB) await benchPage(DATABASE_URL, FENNOT_WEB);
+if (DATABASE_URL && FENNOT_WEB) {
+  await benchPage(FENNOT_WEB);
+  await benchList(FENNOT_WEB);
+}

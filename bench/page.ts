@@ -1,10 +1,10 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { gzipSync } from 'node:zlib';
-import { buildApp, connect, migrate } from '@fennot/server';
+import { buildApp, freshDatabase, settleIn } from '@fennot/server';
 import { chromium } from '@playwright/test';
 
 /** Size of the start page's script and time to its first view, each time in a browser without cache. */
-export async function benchPage(databaseUrl: string, web: string): Promise<void> {
+export async function benchPage(web: string): Promise<void> {
   const index = readFileSync(`${web}/index.html`, 'utf8');
   const named = [...index.matchAll(/(?:src|href)="(\/assets\/[^"]+\.js)"/g)].map(([, path]) => path ?? '');
   const size = (paths: readonly string[]) =>
@@ -16,10 +16,8 @@ export async function benchPage(databaseUrl: string, web: string): Promise<void>
     `script of the start page, compressed ${size(named).toFixed(0).padStart(38)} kB   aim 250 kB; all parts ${size(all).toFixed(0)} kB`,
   );
 
-  const db = connect(databaseUrl);
-  await migrate(db);
-  const owner = await db('owners').first('id');
-  const app = await buildApp({ db, owner: String(owner?.id ?? '00000000-0000-4000-8000-000000000000'), web });
+  const { db, drop } = await freshDatabase();
+  const app = await buildApp({ db, owner: await settleIn(db, { empty: false }), web });
   const address = await app.listen({ port: 0, host: '127.0.0.1' });
   const browser = await chromium.launch({
     executablePath: process.env.FENNOT_CHROMIUM ?? '/usr/bin/chromium',
@@ -41,5 +39,5 @@ export async function benchPage(databaseUrl: string, web: string): Promise<void>
   );
   await browser.close();
   await app.close();
-  await db.destroy();
+  await drop();
 }

@@ -1,4 +1,8 @@
 export { buildApp } from './app.ts';
+export { BagStore } from './db/bags.ts';
 export { connect, migrate } from './db/connect.ts';
-export { localOwner } from './db/owners.ts';
+export { BagLists } from './db/list.ts';
+export { localOwner, settleIn } from './db/owners.ts';
 export { addDemoBags } from './demo/index.ts';
+export { freshDatabase } from './testing/database.ts';
+export { inline } from './work/work.ts';

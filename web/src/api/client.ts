@@ -36,7 +36,7 @@ function asked(query: Asking<unknown>['query'] = {}): string {
 }
 
 /** Longest time an answer is waited for, ms. */
-const PATIENCE = 20_000;
+const PATIENCE = 12_000;
 
 interface Asking<Body> {
   readonly query?: Readonly<Record<string, string | number | undefined>>;
