@@ -1,4 +1,4 @@
-import { mkdirSync, statSync } from 'node:fs';
+import { accessSync, constants, mkdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { Told } from './told.ts';
 
@@ -25,6 +25,7 @@ export function homeAt(root: string, data = process.env.FENNOT_DATA ?? join(root
   try {
     mkdirSync(join(root, '.data'), { recursive: true });
     mkdirSync(join(data, 'log'), { recursive: true });
+    accessSync(data, constants.W_OK);
   } catch {
     throw new Told(notYours(data));
   }

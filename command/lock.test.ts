@@ -1,5 +1,5 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { chmodSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, test } from 'vitest';
@@ -120,6 +120,22 @@ describe('a process', () => {
     await end({ pid: other.pid, started: '1' }, 100);
     expect(whoIs(other.pid)).toBeDefined();
   });
+});
+
+// Only root can come as somebody else.
+test.runIf(process.getuid?.() === 0)('a folder of another user’s is told in a sentence', () => {
+  const data = join(folder, 'data');
+  const home = homeAt(folder, data);
+  tryLock(home.serverLock)?.release();
+  chmodSync(folder, 0o755);
+  process.seteuid?.(65_534);
+  try {
+    expect(() => homeAt(folder, data)).toThrow(`${data} belongs to root. Run Fennot as that user`);
+    expect(() => tryLock(home.serverLock)).toThrow(`${data} belongs to root`);
+  } finally {
+    process.seteuid?.(0);
+  }
+  expect(homeAt(folder, data)).toEqual(home);
 });
 
 describe('what a server says of itself', () => {

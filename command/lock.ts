@@ -1,5 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { closeSync, openSync } from 'node:fs';
+import { dirname } from 'node:path';
 import { notYours } from './home.ts';
 import { pause, Told } from './told.ts';
 
@@ -17,7 +18,7 @@ export function tryLock(file: string, how: 'alone' | 'shared' = 'alone'): Lock |
   try {
     handle = openSync(file, 'a');
   } catch {
-    throw new Told(notYours(file));
+    throw new Told(notYours(dirname(file)));
   }
   // Node cannot lock files; this locks the open file that it is handed, which stays locked when it has gone.
   const { status, error } = spawnSync('flock', [how === 'alone' ? '-x' : '-s', '-n', '3'], {
