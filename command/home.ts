@@ -1,4 +1,4 @@
-import { accessSync, constants, mkdirSync, statSync } from 'node:fs';
+import { closeSync, mkdirSync, openSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { Told } from './told.ts';
 
@@ -25,7 +25,8 @@ export function homeAt(root: string, data = process.env.FENNOT_DATA ?? join(root
   try {
     mkdirSync(join(root, '.data'), { recursive: true });
     mkdirSync(join(data, 'log'), { recursive: true });
-    accessSync(data, constants.W_OK);
+    // Whether one may write there is known by writing.
+    closeSync(openSync(join(data, 'server.lock'), 'a'));
   } catch {
     throw new Told(notYours(data));
   }
