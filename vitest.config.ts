@@ -10,5 +10,7 @@ export default defineConfig({
       'drill/**/*.test.ts',
     ],
     testTimeout: 30_000,
+    // Every core: on a small machine the default leaves half of it idle.
+    maxWorkers: '100%',
   },
 });

@@ -1,19 +1,13 @@
-import { describe, expect, test } from 'vitest';
+import { expect, test } from 'vitest';
 import { drilled, sound } from './report.ts';
 
-// Processes that are really started, killed and stopped: once each here, many times by `npm run drill`.
-describe('what breaks comes back, and nothing is lost', () => {
-  test.each([
-    'server killed',
-    'database killed',
-    'stopped while',
-    'three starts',
-    'stale number',
-    'not whole',
-  ])('%s', { timeout: 120_000 }, async (fault) => {
-    const [row, ...others] = await drilled(1, { only: new RegExp(fault) });
-    if (!row) throw new Error('there is no such fault');
-    expect(others).toEqual([]);
-    expect(row, JSON.stringify(row)).toSatisfy(sound);
-  });
+/** What can be tried in the suite: the rest takes longer, and is tried by `npm run drill` as this is, many times over. */
+const SHORT = /server killed|database killed|stopped while|three starts|stale number|not whole/;
+
+test('what breaks comes back, and nothing is lost', { timeout: 240_000 }, async () => {
+  const rows = await drilled(1, { only: SHORT });
+  expect(rows).toHaveLength(6);
+  for (const row of rows) expect(row, JSON.stringify(row)).toSatisfy(sound);
+  // The windows did save while all that happened.
+  expect(rows.reduce((sum, { acknowledged }) => sum + acknowledged, 0)).toBeGreaterThan(10);
 });
