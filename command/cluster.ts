@@ -12,9 +12,9 @@ import {
   statSync,
   writeFileSync,
 } from 'node:fs';
-import { createServer } from 'node:net';
 import { dirname, join } from 'node:path';
 import { z } from 'zod';
+import { freePort } from './free-port.ts';
 import { type Home, notYours } from './home.ts';
 import { lives, type Who, whoIs } from './processes.ts';
 import { Told } from './told.ts';
@@ -176,16 +176,6 @@ function isPostgres({ pid }: Who): boolean {
     return false;
   }
 }
-
-const freePort = () =>
-  new Promise<number>((resolve, reject) => {
-    const probe = createServer().listen(0, '127.0.0.1', () => {
-      const address = probe.address();
-      probe.close(() =>
-        typeof address === 'object' && address ? resolve(address.port) : reject(new Error('no free port')),
-      );
-    });
-  });
 
 const serverLog = ({ folder }: Cluster) => join(folder, 'server.log');
 

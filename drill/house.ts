@@ -1,21 +1,11 @@
 import { type ChildProcess, spawn, spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
-import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { freePort } from '../command/free-port.ts';
 import { lives, type Who, whoIs } from '../command/processes.ts';
 
 const ROOT = new URL('..', import.meta.url).pathname;
-
-const freePort = () =>
-  new Promise<number>((resolve, reject) => {
-    const probe = createServer().listen(0, '127.0.0.1', () => {
-      const address = probe.address();
-      probe.close(() =>
-        typeof address === 'object' && address ? resolve(address.port) : reject(new Error('no free port')),
-      );
-    });
-  });
 
 /** How a run of the command ended, and what it said. */
 export interface Ended {

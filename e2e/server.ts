@@ -1,25 +1,15 @@
 import { type ChildProcess, spawn } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { mkdtemp, rm } from 'node:fs/promises';
-import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { BagList, StoredBag } from '@fennot/core';
 import { type BrowserContext, test as base, expect, type Locator, type Page } from '@playwright/test';
 import pg from 'pg';
+import { freePort } from '../command/free-port.ts';
 import { type KillableBrowser, startBrowser } from './killable.ts';
 
 const root = new URL('..', import.meta.url).pathname;
-
-const freePort = () =>
-  new Promise<number>((resolve, reject) => {
-    const probe = createServer().listen(0, '127.0.0.1', () => {
-      const address = probe.address();
-      probe.close(() =>
-        typeof address === 'object' && address ? resolve(address.port) : reject(new Error('no port')),
-      );
-    });
-  });
 
 /** The real server on a database of its own, to be killed and started again at will. */
 export class FennotServer {

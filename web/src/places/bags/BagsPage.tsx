@@ -9,7 +9,6 @@ import { LeftBehind } from '../../frame/LeftBehind.tsx';
 import { Message } from '../../frame/Message.tsx';
 import { SettingsMenu } from '../../frame/SettingsMenu.tsx';
 import { Wordmark } from '../../frame/Wordmark.tsx';
-import { planFor } from '../../open-bag/plans.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Switcher } from '../../ui/Switcher.tsx';
 import { BagShelf } from './BagShelf.tsx';
@@ -51,6 +50,8 @@ export function BagsPage() {
       setRefused({ file: chosen.name, lines });
       return;
     }
+    // The list itself plans nothing: what can is fetched for a file alone.
+    const { planFor } = await import('../../open-bag/plans.ts');
     const answer = planFor(read.document);
     if (!answer.ok) {
       setRefused({ file: chosen.name, lines: [answer.problem] });
