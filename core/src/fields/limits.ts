@@ -17,6 +17,10 @@ export const LIMITS = {
   stitches: 2000,
   /** Lines of a bag that are joined another way than the rest. */
   lines: 600,
+  /** Stitches or rows of a panel that is worked as long as it takes. */
+  worked: 6000,
+  /** Loops along all edges of one bag: each is paired, and counted in the steps. */
+  loops: 400_000,
   /** Pieces of one bag that are laid out and worked through after every edit. */
   pieces: 600,
 } as const;

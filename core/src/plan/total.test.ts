@@ -51,6 +51,55 @@ describe('whatever the schema takes', () => {
 });
 
 describe('what cannot be is told by its cause', () => {
+  test('a strip of a swatch that measures next to nothing would take more rows than anyone works', () => {
+    const document = testDocument({
+      family: 'faces-and-strip',
+      face: squares(4, 4),
+      strip: {
+        swatch: 's2',
+        worked: 'across',
+        depth: 10,
+        length: { by: 'way' },
+        multiple: { multiple: 1, extra: 0 },
+      },
+    });
+    // 500 rows over 5 mm: a hundredth of a mm each, where the way is a metre and more.
+    const tiny = { count: 500, length: mm(5) };
+    const swatches = document.swatches.map((swatch) =>
+      swatch.id === 's2' ? { ...swatch, stitches: tiny, rows: tiny } : swatch,
+    );
+    expect(problemOf({ ...document, swatches })).toMatch(
+      /would take 1\d\d,\d{3} rows, more than anyone works/,
+    );
+    expect(problemOf(document)).toBeUndefined();
+  });
+
+  test('edges of more loops than can be paired are told with their number', () => {
+    const net = testDocument({
+      family: 'own',
+      motif: 'm1',
+      rounds: 4,
+      swatch: 's2',
+      grid: 'straight',
+      cells: Array.from({ length: 100 }, (_, i) => ({
+        x: i % 10,
+        y: Math.floor(i / 10),
+        of: 'panel' as const,
+      })),
+      folds: [],
+      pairs: [],
+    });
+    expect(problemOf(net)).toBeUndefined();
+    // 500 stitches over 15 mm: a side of some 85 mm has 2,800, and a hundred panels have four hundred sides.
+    const fine = { count: 500, length: mm(15) };
+    const swatches = net.swatches.map((swatch) =>
+      swatch.id === 's2' ? { ...swatch, stitches: fine, rows: fine } : swatch,
+    );
+    expect(problemOf({ ...net, swatches })).toMatch(/would have 1,\d{3},\d{3} loops to join/);
+    // Squares alone never come so far: thirty rounds have a hundred and fifty loops a side at most.
+    expect(LIMITS.pieces * 4 * 150).toBeLessThan(LIMITS.loops);
+  });
+
   test('a joined strip shorter than its squares', () => {
     // Three squares of 10 cm under the tape as 3 cm: each of two joins would take (300 - 30) / 2 = 135 mm.
     const document = wrapped(4, 2);

@@ -10,6 +10,8 @@ const LEAST_SIDE = 1;
 /** Nothing can be sewn to an edge that is shorter, mm. */
 const LEAST_EDGE = 0.05;
 
+const counted = (many: number) => Math.round(many).toLocaleString('en');
+
 const inCm = (length: number) => `${(length / 10).toFixed(1)} cm`;
 
 interface MotifUse {
@@ -50,7 +52,16 @@ export function sizeTrouble({ construction, features }: BagDocument, table: Size
 /** Why a bag that was built cannot be planned: too many pieces, or one that has no extent. */
 export function graphTrouble({ pieces, facets }: BagGraph): string | undefined {
   if (pieces.length > LIMITS.pieces)
-    return `This would be ${pieces.length.toLocaleString('en')} pieces. Fennot works out bags of up to ${LIMITS.pieces}: beyond that every change would keep you waiting.`;
+    return `This would be ${counted(pieces.length)} pieces. Fennot works out bags of up to ${LIMITS.pieces}: beyond that every change would keep you waiting.`;
+  for (const { name, make } of pieces) {
+    if (make.of !== 'panel') continue;
+    const [many, what] = make.rows > make.stitches ? [make.rows, 'rows'] : [make.stitches, 'stitches'];
+    if (many > LIMITS.worked)
+      return `${name} would take ${counted(many)} ${what}, more than anyone works. Look at the swatch it is worked in: what was counted, and over what length.`;
+  }
+  const loops = pieces.reduce((sum, { edges }) => sum + edges.reduce((own, edge) => own + edge.loops, 0), 0);
+  if (loops > LIMITS.loops)
+    return `The edges of this bag would have ${counted(loops)} loops to join. Fennot works out up to ${counted(LIMITS.loops)}: look at the counts, and at the swatches.`;
   const placed = new Set(facets.map(({ piece }) => piece));
   for (const { id, name, outline, edges } of pieces) {
     const { width, height } = extent(outline);
