@@ -186,3 +186,57 @@ describe('what a list says of a bag', () => {
     expect(await lists.picture(String(stranger.id), id)).toBeUndefined();
   });
 });
+
+describe('a list that was made before', () => {
+  const json = () => lists.json(owner, listQuerySchema.parse({}));
+  const names = async () => JSON.parse(await json()).bags.map(({ name }: { name: string }) => name);
+
+  test('is the list as long as nothing changed, and says what changed at once, whoever changed it', async () => {
+    const id = await create('Bell');
+    expect(await names()).toEqual(['Bell']);
+    const first = await json();
+    expect(await json()).toBe(first);
+    // Another server, with a memory of its own.
+    const other = new BagStore(db, owner);
+    await other.save(id, randomUUID(), 1, { ...document, name: 'Bell, larger' });
+    expect(await names()).toEqual(['Bell, larger']);
+    await create('Arch');
+    expect((await names()).sort()).toEqual(['Arch', 'Bell, larger']);
+    await other.remove(id);
+    expect(await names()).toEqual(['Arch']);
+    await other.restore(id, 3);
+    expect((await names()).sort()).toEqual(['Arch', 'Bell, larger']);
+    await db('bags').where({ id }).delete();
+    expect(await names()).toEqual(['Arch']);
+  });
+
+  test('is each owner’s own', async () => {
+    await create('Mine');
+    await json();
+    const [stranger] = await db('owners').insert({ name: 'someone else' }).returning('id');
+    const theirs = await lists.json(String(stranger.id), listQuerySchema.parse({}));
+    expect(JSON.parse(theirs)).toEqual({ bags: [], total: 0 });
+  });
+
+  test('whatever is done between two looks, the second says what is there', { timeout: 60_000 }, async () => {
+    const step = fc.constantFrom('create', 'save', 'remove', 'look');
+    await fc.assert(
+      fc.asyncProperty(fc.array(step, { maxLength: 8 }), async (steps) => {
+        for (const [i, one] of steps.entries()) {
+          const row = await db('bags').whereNull('deleted_at').first('id', 'version');
+          if (one === 'create') await create(`New ${i}`);
+          if (one === 'save' && row)
+            await new BagStore(db, owner).save(row.id, randomUUID(), row.version, {
+              ...document,
+              name: `Saved ${i}`,
+            });
+          if (one === 'remove' && row) await new BagStore(db, owner).remove(row.id);
+          if (one === 'look') await json();
+        }
+        const there: string[] = await db('bags').whereNull('deleted_at').pluck('name');
+        expect((await names()).sort()).toEqual(there.sort().slice(0, 48));
+      }),
+      { numRuns: 25 },
+    );
+  });
+});

@@ -8,6 +8,7 @@ import {
   VERSION,
 } from '@fennot/core';
 import type { Knex } from 'knex';
+import QuickLRU from 'quick-lru';
 import { z } from 'zod';
 import type { Work } from '../work/work.ts';
 
@@ -52,14 +53,38 @@ const ORDERS = {
 /** A word to look for, as `like` wants it. */
 const like = (search: string): string => `%${search.toLowerCase().replaceAll(/[\\%_]/g, '\\$&')}%`;
 
+/** So many pages of lists are remembered, some 12 kB each. */
+const MADE = 500;
+
 /** The lists of bags, with the summaries that stand in them. */
 export class BagLists {
   private readonly db: Knex;
   private readonly work: Pick<Work, 'summary'>;
+  private readonly made = new QuickLRU<string, { readonly changes: string; readonly json: string }>({
+    maxSize: MADE,
+  });
 
   constructor(db: Knex, work: Pick<Work, 'summary'>) {
     this.db = db;
     this.work = work;
+  }
+
+  /**
+   * One page of an owner's bags as JSON. Made once for as long as nothing changes among the owner's bags, whichever
+   * server changes it: the database counts.
+   */
+  async json(owner: string, query: z.output<typeof listQuerySchema>): Promise<string> {
+    const row = await this.db('owners')
+      .where({ id: owner })
+      .first<{ changes: string } | undefined>('changes');
+    const changes = row?.changes ?? '';
+    const key = JSON.stringify([owner, query]);
+    const known = this.made.get(key);
+    if (known?.changes === changes) return known.json;
+    const json = JSON.stringify(await this.page(owner, query));
+    // What changed while it was made has raised the count: the next one asks again.
+    this.made.set(key, { changes, json });
+    return json;
   }
 
   /** One page of an owner's bags. An end that cannot be read is a first page. */
