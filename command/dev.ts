@@ -17,7 +17,7 @@ export async function develop(home: Home, args: readonly string[]): Promise<void
       FENNOT_PORT: String(port + 1),
       FENNOT_EMPTY: String(args.includes('--empty')),
     }),
-    run('npm', ['run', 'dev', '-w', 'web', '--', '--port', String(port), '--strictPort'], {
+    run(`${home.root}/node_modules/.bin/vite`, ['web', '--port', String(port), '--strictPort'], {
       FENNOT_API: `http://127.0.0.1:${port + 1}`,
     }),
   ];
