@@ -4,6 +4,7 @@ import { existsSync, renameSync, rmSync, statSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { readDocument } from '@fennot/core';
 import pg from 'pg';
+import { KNOWN } from '../server/src/db/migrations/index.ts';
 import { postgresBin } from './cluster.ts';
 import { type Database, takeSetup, useDatabase } from './database.ts';
 import type { Home } from './home.ts';
@@ -75,13 +76,18 @@ interface Found {
 async function checked(url: string): Promise<Found> {
   const client = new pg.Client({ connectionString: url });
   await client.connect();
+  let newer = false;
   try {
     const { rows } = await client.query<{ document: unknown }>(
       'select document from bags where deleted_at is null',
     );
     await client.query('select id from owners limit 1');
+    const done = await client.query<{ name: string }>('select name from knex_migrations');
+    newer = done.rows.some(({ name }) => !KNOWN.has(name));
+    if (newer) throw new Told('This backup was made by a newer Fennot. Update Fennot, and restore it then.');
     return { bags: rows.length, damaged: rows.filter(({ document }) => !readDocument(document).ok).length };
-  } catch {
+  } catch (error) {
+    if (error instanceof Told) throw error;
     throw new Told('This is a backup of some other database: there are no bags of Fennot in it.');
   } finally {
     await client.end();
@@ -113,7 +119,11 @@ export async function restore(home: Home, file: string | undefined): Promise<voi
         tool('pg_restore', url, ['--no-owner', '--no-privileges', '--exit-on-error', path]);
         const { bags, damaged } = await checked(url);
         await asAdmin(port, passwords, 'postgres', async (admin) => {
-          await admin.query(`drop database if exists ${BEFORE}`);
+          // Whoever else looks into it, a psql left open, would hold the name fast.
+          await admin.query('select pg_terminate_backend(pid) from pg_stat_activity where datname = $1', [
+            DATABASE,
+          ]);
+          await admin.query(`drop database if exists ${BEFORE} with (force)`);
           // Both or neither: never is there no database under the name.
           await admin.query('begin');
           await admin.query(`alter database ${DATABASE} rename to ${BEFORE}`);

@@ -120,6 +120,13 @@ describe('the lock under which tables are worked on', () => {
   });
 });
 
+test('a database that a newer Fennot has worked on is left as it is', async () => {
+  const { db } = await database();
+  await db('knex_migrations').insert({ name: '999-from-the-future', batch: 9 });
+  await expect(migrate(db)).rejects.toThrow('last used by a newer Fennot');
+  expect(await db('knex_migrations').where({ name: '999-from-the-future' })).toHaveLength(1);
+});
+
 describe('a first start', () => {
   test('gives the maker the demo bags once, however many servers start', async () => {
     const { db } = await database();

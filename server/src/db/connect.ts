@@ -1,5 +1,5 @@
 import knex, { type Knex } from 'knex';
-import { migrationSource } from './migrations/index.ts';
+import { KNOWN, migrationSource } from './migrations/index.ts';
 
 /** So long one statement may take, by the database's own clock; every statement here takes milliseconds. */
 const STATEMENT = 5_000;
@@ -65,11 +65,22 @@ export async function migrate(db: Knex, { patience = PATIENCE }: { patience?: nu
       await takeLock(held, patience);
       // Knex keeps a lock of its own in a table; whoever left it is no longer there.
       if (await held.schema.hasTable('knex_migrations_lock')) await held.migrate.forceFreeMigrationsLock();
+      await refuseNewer(held);
       await held.migrate.latest();
     });
   } finally {
     await own.destroy();
   }
+}
+
+/** A database that a newer Fennot has worked on is left alone. */
+async function refuseNewer(held: Knex.Transaction): Promise<void> {
+  if (!(await held.schema.hasTable('knex_migrations'))) return;
+  const done: string[] = await held('knex_migrations').pluck('name');
+  if (done.some((name) => !KNOWN.has(name)))
+    throw new Error(
+      'This database was last used by a newer Fennot. Update Fennot, or restore a backup of your own.',
+    );
 }
 
 async function takeLock(held: Knex.Transaction, patience: number): Promise<void> {

@@ -18,6 +18,9 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '004-summaries', ...fourth },
 ];
 
+/** The names of all migrations this Fennot knows. */
+export const KNOWN: ReadonlySet<string> = new Set(MIGRATIONS.map(({ name }) => name));
+
 export const migrationSource: Knex.MigrationSource<Migration> = {
   getMigrations: async () => [...MIGRATIONS],
   getMigrationName: ({ name }) => name,
