@@ -99,6 +99,8 @@ describe('pages of the list', () => {
     expect(await found('0 %')).toEqual(['100 % wool']);
     expect(await found('a_b')).toEqual(['a_b']);
     expect(await found('\\')).toEqual(['back\\slash']);
+    await create('Été à Øre');
+    for (const search of ['été', 'ÉTÉ', 'øRE']) expect(await found(search)).toEqual(['Été à Øre']);
     expect((await page({ search: 'wool' })).total).toBe(2);
   });
 

@@ -40,6 +40,9 @@ function read(after: string): z.infer<typeof endSchema> | undefined {
   }
 }
 
+/** A name without its capitals, in whatever script: the database's own rules would know those of English alone. */
+const NAME = 'lower(name collate "und-x-icu")';
+
 const ORDERS = {
   changed: {
     // Microseconds and all: two rows must never seem to be at one time.
@@ -47,7 +50,7 @@ const ORDERS = {
     by: 'updated_at desc, id desc',
     beyond: `(updated_at, id) < ((?::timestamp at time zone 'utc'), ?::uuid)`,
   },
-  name: { key: 'lower(name)', by: 'lower(name), id', beyond: '(lower(name), id) > (?, ?::uuid)' },
+  name: { key: NAME, by: `${NAME}, id`, beyond: `(${NAME}, id) > (?, ?::uuid)` },
 } as const;
 
 /** A word to look for, as `like` wants it. */
@@ -93,7 +96,7 @@ export class BagLists {
     const { key, by, beyond } = ORDERS[order];
     const matching = () => {
       const rows = this.db('bags').where({ owner_id: owner }).whereNull('deleted_at');
-      return search === '' ? rows : rows.whereRaw('lower(name) like ?', [like(search)]);
+      return search === '' ? rows : rows.whereRaw(`${NAME} like ?`, [like(search)]);
     };
     const end = query.after === undefined ? undefined : read(query.after);
     const page = matching()

@@ -15,7 +15,9 @@ export async function up(db: Knex): Promise<void> {
   await db.raw(
     'create index bags_by_change on bags (owner_id, updated_at desc, id desc) where deleted_at is null',
   );
-  await db.raw('create index bags_by_name on bags (owner_id, lower(name), id) where deleted_at is null');
+  await db.raw(
+    'create index bags_by_name on bags (owner_id, lower(name collate "und-x-icu"), id) where deleted_at is null',
+  );
   // Counts whatever changes among an owner's bags: a list that was made at the same count is the list.
   await db.schema.alterTable('owners', (table) => {
     table.bigInteger('changes').notNullable().defaultTo(0);
