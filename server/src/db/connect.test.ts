@@ -6,6 +6,9 @@ import { freshDatabase } from '../testing/database.ts';
 import { connect, migrate } from './connect.ts';
 import { localOwner, settleIn } from './owners.ts';
 
+/** As the server's own times, but for a test that waits for them. */
+const HASTY = { statement: 500, answer: 700, connection: 600 };
+
 const afterwards: Array<() => Promise<unknown>> = [];
 afterEach(async () => {
   for (const tidy of afterwards.splice(0).reverse()) await tidy();
@@ -57,7 +60,7 @@ describe('a database that hangs', () => {
   }, async () => {
     const { db, address } = await database();
     const way = await freezable(address);
-    const own = connect(way.address);
+    const own = connect(way.address, HASTY);
     const app = await buildApp({ db: own, owner: (await localOwner(db)).id });
     afterwards.push(async () => {
       await app.close();
@@ -80,7 +83,9 @@ describe('a database that hangs', () => {
   test('a statement that takes too long is given up by the database itself', {
     timeout: 30_000,
   }, async () => {
-    const { db } = await database();
+    const { address } = await database();
+    const db = connect(address, HASTY);
+    afterwards.push(() => db.destroy());
     await expect(db.raw('select pg_sleep(20)')).rejects.toMatchObject({ code: '57014' });
     expect((await db.raw('select 1 as one')).rows).toEqual([{ one: 1 }]);
   });

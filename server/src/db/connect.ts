@@ -1,12 +1,15 @@
 import knex, { type Knex } from 'knex';
 import { KNOWN, migrationSource } from './migrations/index.ts';
 
-/** So long one statement may take, by the database's own clock; every statement here takes milliseconds. */
-const STATEMENT = 5_000;
-/** So long the server waits for an answer: a database that hangs keeps no clock. */
-const ANSWER = 6_000;
-/** So long for a connection to be made, and for one to be free, ms. */
-const CONNECTION = 5_000;
+/** How long things may take, ms. */
+const TIMES = {
+  /** One statement, by the database's own clock; every statement here takes milliseconds. */
+  statement: 5_000,
+  /** An answer, by the server's clock: a database that hangs keeps none. */
+  answer: 6_000,
+  /** A connection to be made, and one to be free. */
+  connection: 5_000,
+};
 
 /** What of pg's client says whether it is free: one whose statement has run out of time still waits for its answer. */
 interface PgConnection {
@@ -15,26 +18,27 @@ interface PgConnection {
 }
 
 /** A pool of connections to the database. Nothing waits for ever: what does not come in time is an error. */
-export function connect(databaseUrl: string): Knex {
+export function connect(databaseUrl: string, times = TIMES): Knex {
+  const { statement, answer, connection } = times;
   const db = knex({
     client: 'pg',
     connection: {
       connectionString: databaseUrl,
-      statement_timeout: STATEMENT,
-      query_timeout: ANSWER,
-      connectionTimeoutMillis: CONNECTION,
+      statement_timeout: statement,
+      query_timeout: answer,
+      connectionTimeoutMillis: connection,
       keepAlive: true,
     },
     pool: { min: 0, max: 10, idleTimeoutMillis: 10_000 },
-    acquireConnectionTimeout: CONNECTION,
+    acquireConnectionTimeout: connection,
     migrations: { migrationSource },
     // What goes wrong is told by whoever asked; the driver need not print it as well.
     log: { warn: () => {}, error: () => {} },
   });
   const { client } = db;
   const usable = client.validateConnection.bind(client);
-  client.validateConnection = (connection: PgConnection) =>
-    usable(connection) && connection.readyForQuery === true && connection._ending !== true;
+  client.validateConnection = (own: PgConnection) =>
+    usable(own) && own.readyForQuery === true && own._ending !== true;
   return db;
 }
 

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { type BagDocument, beginDocument, type ListQuery, listQuerySchema } from '@fennot/core';
 import fc from 'fast-check';
 import type { Knex } from 'knex';
-import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest';
+import { afterAll, beforeAll, beforeEach, describe, expect, test, vi } from 'vitest';
 import { freshDatabase } from '../testing/database.ts';
 import { inline } from '../work/work.ts';
 import { BagStore } from './bags.ts';
@@ -164,6 +164,23 @@ describe('what a list says of a bag', () => {
     expect(byName.get('Good')).toMatchObject({ is: 'sound' });
     expect(byName.get('Huge')).toMatchObject({ is: 'damaged', why: expect.stringContaining('3,200 pieces') });
     expect(await lists.picture(owner, id)).toBeUndefined();
+  });
+
+  test('is made when a bag has not been saved for a while, once for many saves', async () => {
+    vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] });
+    const [one, other] = [await create('One'), await create('Other')];
+    for (let i = 0; i < 5; i++) {
+      lists.sumLater(one, () => {});
+      vi.advanceTimersByTime(3000);
+    }
+    lists.sumLater(other, () => {});
+    expect(summed).toEqual([]);
+    vi.advanceTimersByTime(1500);
+    vi.useRealTimers();
+    await expect.poll(() => summed).toEqual(['One']);
+    lists.close();
+    await new Promise((done) => setTimeout(done, 50));
+    expect(summed).toEqual(['One']);
   });
 
   test('a summary of a state that has been saved over meanwhile is not kept', async () => {

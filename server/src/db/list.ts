@@ -56,6 +56,9 @@ const ORDERS = {
 /** A word to look for, as `like` wants it. */
 const like = (search: string): string => `%${search.toLowerCase().replaceAll(/[\\%_]/g, '\\$&')}%`;
 
+/** So long a bag is not saved before it is summed up, ms: a maker at work saves every second. */
+const QUIET = 4000;
+
 /** So many pages of lists are remembered, some 12 kB each. */
 const MADE = 500;
 
@@ -63,6 +66,7 @@ const MADE = 500;
 export class BagLists {
   private readonly db: Knex;
   private readonly work: Pick<Work, 'summary'>;
+  private readonly waiting = new Map<string, NodeJS.Timeout>();
   private readonly made = new QuickLRU<string, { readonly changes: string; readonly json: string }>({
     maxSize: MADE,
   });
@@ -133,6 +137,23 @@ export class BagLists {
       .first<{ summed: number | null; picture: string | null }>('summed', 'picture');
     if (!row) return undefined;
     return row.summed === MAKING ? (row.picture ?? undefined) : (await this.sum(id)).picture;
+  }
+
+  /** Sums a bag up once it has not been saved for a while; a list that comes before does it itself. */
+  sumLater(id: string, failed: (error: unknown) => void): void {
+    clearTimeout(this.waiting.get(id));
+    const timer = setTimeout(() => {
+      this.waiting.delete(id);
+      this.sum(id).catch(failed);
+    }, QUIET);
+    timer.unref();
+    this.waiting.set(id, timer);
+  }
+
+  /** Gives up what has not been begun. */
+  close(): void {
+    for (const timer of this.waiting.values()) clearTimeout(timer);
+    this.waiting.clear();
   }
 
   /** Sums a bag up as it is now, and keeps that, unless it has been changed in the meantime. */

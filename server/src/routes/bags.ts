@@ -59,7 +59,8 @@ export const bagRoutes: FastifyPluginAsyncZod = async (app) => {
   const store = () => new BagStore(app.db, app.owner);
   const lists = new BagLists(app.db, app.work);
   /** What the list says of a bag, made beside the work: nobody waits for it, and the list makes it if it must. */
-  const sumUp = (id: string) => void lists.sum(id).catch((error: unknown) => app.log.warn(error));
+  const sumUp = (id: string) => lists.sumLater(id, (error) => app.log.warn(error));
+  app.addHook('onClose', async () => lists.close());
   const tags = ['bags'];
   const { bags, bag, createBag, saveBag, deleteBag, restoreBag } = ROUTES;
   const missing = { 404: problemSchema };

@@ -62,7 +62,8 @@ export function pooled({ summary: summaryTime = SUMMARY_TIME, print: printTime =
     filename: new URL('./worker.ts', import.meta.url).href,
     minThreads: 0,
     maxThreads: 2,
-    idleTimeout: 30_000,
+    // A thread takes a second to be ready: it stays as long as someone is at work.
+    idleTimeout: 300_000,
     maxQueue: QUEUE,
     resourceLimits: { maxOldGenerationSizeMb: MEMORY },
     // The workers read the same TypeScript as the server.
