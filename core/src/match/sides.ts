@@ -69,12 +69,17 @@ export function lineMatches(graph: BagGraph): LineMatch[] {
     const [first] = seams;
     if (!first) return [];
     const pairings = seams.map(pairingOf);
-    const side = (which: 'a' | 'b'): LineSide => ({
-      pieces: [...new Set(seams.map((seam) => piece(seam[which].piece).name))],
-      kind: edgeOf(piece(first[which].piece), first[which].edge).kind,
-      loops: pairings.reduce((sum, p) => sum + p[which], 0),
-      length: seams.reduce((sum, seam) => sum + intervalLength(seam[which]), 0),
-    });
+    const side = (which: 'a' | 'b'): LineSide => {
+      const pieces = new Set<string>();
+      let [loops, length] = [0, 0];
+      for (const seam of seams) {
+        pieces.add(piece(seam[which].piece).name);
+        length += intervalLength(seam[which]);
+      }
+      for (const pairing of pairings) loops += pairing[which];
+      const { kind } = edgeOf(piece(first[which].piece), first[which].edge);
+      return { pieces: [...pieces], kind, loops, length };
+    };
     const [a, b] = [side('a'), side('b')];
     const kind = first.kind;
     return [{ line: id, name, kind, a, b, pairings, ease: easeOf(b.length, a.length) }];

@@ -87,15 +87,20 @@ function allSewings(graph: BagGraph, joining: JoiningGraph, options: JoinOptions
   const go = options.school === 'as-you-go' ? inLastRounds(graph, joining) : [];
   const gone = new Set(go.map(({ link }) => link.id));
   const rest = gone.size > 0 ? restricted(joining, ({ id }) => !gone.has(id)) : joining;
-  const groups = groupBy(rest.all, ({ way }) => {
+  // A line is joined in one way, so it is asked once.
+  const hows = new Map<string, string>();
+  const howOf = (way: string): string => {
+    const known = hows.get(way);
+    if (known !== undefined) return known;
     const { method, yarn } = options.how(way);
-    return `${method} ${yarn}`;
-  });
-  const sewn = [...groups.values()].flatMap((links): Sewn[] => {
-    const [head] = links;
+    const fresh = `${method} ${yarn}`;
+    hows.set(way, fresh);
+    return fresh;
+  };
+  const groups = groupBy(rest.all, ({ way }) => howOf(way));
+  const sewn = [...groups].flatMap(([how, [head]]): Sewn[] => {
     if (!head) return [];
-    const own = new Set(links.map(({ id }) => id));
-    const part = groups.size > 1 ? restricted(rest, ({ id }) => own.has(id)) : rest;
+    const part = groups.size > 1 ? restricted(rest, ({ way }) => howOf(way) === how) : rest;
     return sewings(part, options).map((trail) => ({ trail, how: options.how(head.way), asYouGo: false }));
   });
   const closes = ({ trail }: Sewn) => (trail[0]?.link.seam.kind === 'closing' ? 1 : 0);
