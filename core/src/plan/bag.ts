@@ -1,4 +1,4 @@
-import { type BagGraph, type GraphProblem, mismatches, narrowestGirth } from '../bag/index.ts';
+import { type BagGraph, type GraphProblem, MEASURES, mismatches, narrowestGirth } from '../bag/index.ts';
 import type { BagDocument } from '../document/index.ts';
 import { type Construction, familyOf } from '../families/index.ts';
 import { withFeatures } from '../features/index.ts';
@@ -68,6 +68,9 @@ export function builtBag(document: BagDocument): Building {
   return building;
 }
 
+const UNTOLD =
+  'The parts of this bag are so small against what its joins take that its size cannot be told. Look at its counts, and at what was measured under Swatch.';
+
 function build(document: BagDocument): Building {
   const table = sizeTable(document);
   const problem = sizeTrouble(document, table);
@@ -83,13 +86,19 @@ function build(document: BagDocument): Building {
   const graph = make({ used });
   const trouble = graphTrouble(graph);
   if (trouble) return { ok: false, problem: trouble };
+  const finished = finishedSizes(graph, used, make);
+  // Parts of a mm can be folded to nothing by the error of a join alone.
+  const told = MEASURES.every((what) =>
+    Number.isFinite(finished.sizes[what].value + finished.sizes[what].sd),
+  );
+  if (!told) return { ok: false, problem: UNTOLD };
   return {
     ok: true,
     bag: {
       table,
       settled,
       graph,
-      finished: finishedSizes(graph, used, make),
+      finished,
       girth: narrowestGirth(graph),
       lines: lineMatches(graph),
       marked: markedEdges(graph),
