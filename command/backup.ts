@@ -8,7 +8,7 @@ import { KNOWN } from '../server/src/db/migrations/index.ts';
 import { postgresBin } from './cluster.ts';
 import { type Database, takeSetup, useDatabase } from './database.ts';
 import type { Home } from './home.ts';
-import { addressOf, asAdmin, DATABASE } from './roles.ts';
+import { addressOf, asAdmin, DATABASE, ROLES } from './roles.ts';
 import { withoutServer } from './stop.ts';
 import { say, Told } from './told.ts';
 
@@ -112,7 +112,7 @@ export async function restore(home: Home, file: string | undefined): Promise<voi
       const { port, passwords } = own;
       const scratch = `fennot_restoring_${randomBytes(4).toString('hex')}`;
       await asAdmin(port, passwords, 'postgres', (admin) =>
-        admin.query(`create database ${pg.escapeIdentifier(scratch)} owner fennot_app`),
+        admin.query(`create database ${pg.escapeIdentifier(scratch)} owner ${ROLES.app}`),
       );
       try {
         const url = addressOf(port, 'app', passwords, scratch);

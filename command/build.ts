@@ -6,7 +6,7 @@ import type { Home } from './home.ts';
 import { say, Told } from './told.ts';
 
 /** Builds the interface unless what it is built from is the same as the last time. */
-export async function buildWeb({ root }: Home): Promise<void> {
+export function buildWeb({ root }: Home): void {
   const stamp = join(root, 'web/dist/.fennot-stamp');
   const now = sourcesOf(root);
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return;

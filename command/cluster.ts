@@ -1,5 +1,5 @@
 import { spawn, spawnSync } from 'node:child_process';
-import { createHash, randomBytes } from 'node:crypto';
+import { randomBytes } from 'node:crypto';
 import {
   chmodSync,
   chownSync,
@@ -13,9 +13,10 @@ import {
   writeFileSync,
 } from 'node:fs';
 import { dirname, join } from 'node:path';
+import { must } from '@fennot/core';
 import { z } from 'zod';
-import { freePort } from './free-port.ts';
 import { type Home, notYours } from './home.ts';
+import { freePort } from './ports.ts';
 import { lives, type Who, whoIs } from './processes.ts';
 import { Told } from './told.ts';
 
@@ -74,12 +75,10 @@ export function clusterOf(home: Home): Cluster {
   const as = postgresUser();
   if (canEnter(home.data, as)) return { folder: inData, bin, as };
   // A folder of root's that is closed to others: the cluster lies apart, under a name of its own.
-  const name = spawnSync('cksum', { input: home.root, encoding: 'utf8' }).stdout.split(' ')[0];
-  return {
-    folder: join('/var/lib/fennot', name ?? createHash('sha256').update(home.root).digest('hex')),
-    bin,
-    as,
-  };
+  // The usual folder goes by its program's, as it always did; each other one by itself.
+  const named = home.data === join(home.root, '.data') ? home.root : home.data;
+  const [sum] = spawnSync('cksum', { input: named, encoding: 'utf8' }).stdout.split(' ');
+  return { folder: join('/var/lib/fennot', must(sum, 'sum')), bin, as };
 }
 
 const run = (cluster: Cluster, program: string, args: readonly string[]) =>

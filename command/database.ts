@@ -7,6 +7,7 @@ import {
   startCluster,
   stopCluster,
 } from './cluster.ts';
+import { needPostgres } from './debian.ts';
 import type { Home } from './home.ts';
 import { type Lock, takeLock, tryLock } from './lock.ts';
 import { addressOf, DATABASE, prepareRoles, type Role } from './roles.ts';
@@ -42,6 +43,7 @@ export const takeSetup = (home: Home): Promise<Lock> =>
 export async function useDatabase(home: Home, role: Role): Promise<Database> {
   const named = process.env.DATABASE_URL;
   if (named) return { url: named, own: undefined, leave: async () => {} };
+  needPostgres(home);
   const cluster = clusterOf(home);
   makeCluster(cluster);
   const user = await shared(home);

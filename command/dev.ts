@@ -1,6 +1,7 @@
 import { spawn } from 'node:child_process';
 import { takeSetup, useDatabase } from './database.ts';
 import type { Home } from './home.ts';
+import { wantedPort } from './ports.ts';
 import { withoutServer } from './stop.ts';
 
 /** `./fennot dev`: the server with restart on change, and the interface with live reload in front of it. */
@@ -8,7 +9,7 @@ export async function develop(home: Home, args: readonly string[]): Promise<void
   const place = withoutServer(home);
   const setup = await takeSetup(home);
   const database = await useDatabase(home, 'app').finally(() => setup.release());
-  const port = Number(process.env.FENNOT_PORT ?? 4680);
+  const port = wantedPort();
   const run = (command: string, rest: string[], env: Record<string, string>) =>
     spawn(command, rest, { cwd: home.root, stdio: 'inherit', env: { ...process.env, ...env } });
   const children = [

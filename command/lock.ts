@@ -26,7 +26,18 @@ export function tryLock(file: string, how: 'alone' | 'shared' = 'alone'): Lock |
   });
   if (status !== 0) closeSync(handle);
   if (error) throw new Told('The program flock is needed, and is not on this machine (Debian: util-linux).');
-  return status === 0 ? { release: () => closeSync(handle) } : undefined;
+  return status === 0 ? held(handle) : undefined;
+}
+
+/** Released twice, it is released once: by then the number of the open file may stand for another one. */
+function held(handle: number): Lock {
+  let open = true;
+  return {
+    release: () => {
+      if (open) closeSync(handle);
+      open = false;
+    },
+  };
 }
 
 /** Takes a lock, waiting for it; `onWait` is called once when it has to be waited for. */

@@ -2,16 +2,15 @@ import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
 import { buildWeb } from './build.ts';
 import { takeSetup, useDatabase } from './database.ts';
-import { needChromium, needPostgres } from './debian.ts';
+import { needChromium } from './debian.ts';
 import type { Home } from './home.ts';
 import { Told } from './told.ts';
 
 /** `./fennot bench`: figures of speed. Bundled as the browser gets it: a development loader would be measured along. */
 export async function measure(home: Home): Promise<void> {
   const setup = await takeSetup(home);
-  needPostgres(home);
   needChromium(home);
-  await buildWeb(home);
+  buildWeb(home);
   const database = await useDatabase(home, 'test').finally(() => setup.release());
   const run = (command: string, args: readonly string[]) =>
     spawnSync(command, args, {

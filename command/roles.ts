@@ -8,7 +8,7 @@ export const DATABASE = 'fennot';
  * Who may do what in the private cluster: the server owns its database and nothing else; the tests may make databases
  * of their own, and cannot open the maker's.
  */
-const ROLES = { app: 'fennot_app', test: 'fennot_test' } as const;
+export const ROLES = { app: 'fennot_app', test: 'fennot_test' } as const;
 export type Role = keyof typeof ROLES;
 
 export const addressOf = (

@@ -1,13 +1,12 @@
-import { createServer } from 'node:net';
 import { join } from 'node:path';
 import closeWithGrace from 'close-with-grace';
 import { readConfig } from '../server/src/config.ts';
-import { serve, whyNot } from '../server/src/serve.ts';
+import { portTaken, serve, whyNot } from '../server/src/serve.ts';
 import { buildWeb } from './build.ts';
 import { type Database, takeSetup, useDatabase } from './database.ts';
-import { needPostgres } from './debian.ts';
 import type { Home } from './home.ts';
 import { type Lock, tryLock } from './lock.ts';
+import { isFree, wantedPort } from './ports.ts';
 import { me } from './processes.ts';
 import { readState, type ServerState, writeState } from './state.ts';
 import { GRACE } from './stop.ts';
@@ -17,24 +16,22 @@ import { keepUp } from './watch.ts';
 /** So long another start, or a stop, is waited for, ms. */
 const OTHERS_PATIENCE = 90_000;
 
-const wantedPort = (): number => Number(process.env.FENNOT_PORT ?? 4680);
-
 /**
  * `./fennot start`: sets up what is missing and serves until it is stopped. One server a folder: where there is one,
  * it is said where. This process is the server; nothing is left behind when it ends, however it ends.
  */
 export async function start(home: Home, { empty }: { readonly empty: boolean }): Promise<void> {
+  const port = wantedPort();
   const place = await placeOfServer(home);
   if (!place) return;
   const setup = await takeSetup(home);
-  const port = wantedPort();
   const state = (is: ServerState['is'], url = ''): void => writeState(home, { ...me(), is, url, port });
   state('starting');
   let database: Database | undefined;
   try {
-    needPostgres(home);
-    await portIsFree(port);
-    await buildWeb(home);
+    // Before anything is set up for it.
+    if (!(await isFree(port))) throw new Told(portTaken(port));
+    buildWeb(home);
     database = await useDatabase(home, 'app');
     setup.release();
     const config = readConfig({
@@ -87,13 +84,3 @@ async function placeOfServer(home: Home): Promise<Lock | undefined> {
       throw new Told('Another start of Fennot in this folder has not come to an end. Stop it: ./fennot stop');
   }
 }
-
-/** Whether the port can be had, before anything is set up. */
-const portIsFree = (port: number): Promise<void> =>
-  new Promise((resolve, reject) => {
-    const probe = createServer();
-    probe.once('error', () =>
-      reject(new Told(whyNot(Object.assign(new Error(), { code: 'EADDRINUSE' }), port))),
-    );
-    probe.listen(port, '127.0.0.1', () => probe.close(() => resolve()));
-  });

@@ -6,7 +6,7 @@ import { z } from 'zod';
 
 import { buildWeb } from './build.ts';
 import { takeSetup, useDatabase } from './database.ts';
-import { needChromium, needPostgres } from './debian.ts';
+import { needChromium } from './debian.ts';
 import type { Home } from './home.ts';
 
 const PARTS = ['lint', 'types', 'unit', 'pages'] as const;
@@ -39,9 +39,8 @@ function read<T>(file: string, schema: z.ZodType<T>): T | undefined {
  */
 export async function runTests(home: Home, asked: readonly string[]): Promise<void> {
   const setup = await takeSetup(home);
-  needPostgres(home);
   needChromium(home);
-  await buildWeb(home);
+  buildWeb(home);
   const database = await useDatabase(home, 'test').finally(() => setup.release());
   const { passed, failed } = await runAll(home, database.url, asked);
   await database.leave();

@@ -2,7 +2,7 @@ import { type ChildProcess, spawn, spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { freePort } from '../command/free-port.ts';
+import { freePort } from '../command/ports.ts';
 import { lives, type Who, whoIs } from '../command/processes.ts';
 
 const ROOT = new URL('..', import.meta.url).pathname;

@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import type { BagList, StoredBag } from '@fennot/core';
 import { type BrowserContext, test as base, expect, type Locator, type Page } from '@playwright/test';
 import pg from 'pg';
-import { freePort } from '../command/free-port.ts';
+import { freePort } from '../command/ports.ts';
 import { type KillableBrowser, startBrowser } from './killable.ts';
 
 const root = new URL('..', import.meta.url).pathname;

@@ -33,8 +33,6 @@ export interface AppOptions {
   readonly web?: string | undefined;
   readonly logLevel?: string;
   /** Where the log goes, when not to standard output. */
-  /** Names it may be asked by, besides those of loopback. */
-  readonly hosts?: readonly string[];
   readonly logTo?: { write(line: string): void };
 }
 
@@ -51,7 +49,6 @@ export async function buildApp({
   web,
   logLevel = 'silent',
   logTo,
-  hosts = [],
   work = inline(),
 }: AppOptions): Promise<FastifyInstance> {
   const app = Fastify({
@@ -71,7 +68,7 @@ export async function buildApp({
   app.addHook('onClose', () => work.close());
   await app.register(problems);
   await app.register(stopping);
-  await app.register(sameOrigin, { hosts });
+  await app.register(sameOrigin);
   await app.register(headers);
   // By what it costs: reading is cheap, see the routes for what is not.
   await app.register(rateLimit, { max: READS, timeWindow: '1 second' });

@@ -55,12 +55,15 @@ async function open({ web, logLevel, logFolder, empty, port }: Config, db: Knex)
   };
 }
 
+export const portTaken = (port: number): string =>
+  `Port ${port} is already in use. Stop what runs there, or choose another: FENNOT_PORT=${port + 1} ./fennot start`;
+
 /** Why a server could not be started, in a sentence. */
 export function whyNot(error: unknown, port: number): string {
   const code = error instanceof Error && 'code' in error ? error.code : undefined;
   switch (code) {
     case 'EADDRINUSE':
-      return `Port ${port} is already in use. Stop what runs there, or choose another: FENNOT_PORT=${port + 1} ./fennot start`;
+      return portTaken(port);
     case 'ECONNREFUSED':
       return 'The database does not answer. Is DATABASE_URL right, and is that server running?';
     default:

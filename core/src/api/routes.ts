@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { SUMMARY } from '../summary/index.ts';
 import {
   bagListSchema,
   createBagSchema,
@@ -64,6 +65,6 @@ export const ROUTES = {
 export const addressOf = ({ path }: Pick<Route, 'path'>, id = ''): string =>
   API + path.replace(':id', encodeURIComponent(id));
 
-/** Where the picture of a bag is: each version has its own, which never changes. */
+/** Where the picture of a bag is: each version has its own, and each making of pictures. It never changes. */
 export const pictureOf = ({ id, version }: { readonly id: string; readonly version: number }): string =>
-  `${API}/bags/${encodeURIComponent(id)}/picture.svg?version=${version}`;
+  `${API}/bags/${encodeURIComponent(id)}/picture.svg?version=${version}.${SUMMARY}`;

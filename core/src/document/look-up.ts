@@ -31,6 +31,10 @@ export const motifOf = ({ motifs }: Pick<BagDocument, 'motifs'>, id: string) =>
 export const yarnOfSwatch = (document: Yarns & Swatches, swatch: string) =>
   yarnOf(document, swatchOf(document, swatch).yarn);
 
+/** The yarn of what is worked onto the bag: its swatch's, or that of the joins where no swatch is chosen. */
+export const yarnOfTrim = (document: BagDocument, swatch: string | undefined) =>
+  swatch === undefined ? yarnOf(document, document.joins.yarn) : yarnOfSwatch(document, swatch);
+
 /** The swatch that is put in first, where a fabric is wanted and none is chosen yet: every bag has one. */
 export const firstSwatch = ({ swatches }: { readonly swatches: ReadonlyArray<{ readonly id: string }> }) =>
   must(swatches[0], 'swatch').id;

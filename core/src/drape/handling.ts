@@ -1,6 +1,6 @@
 import type { Cloth } from './cloth.ts';
 import { type Acting, FRAME } from './solve.ts';
-import { axesOf, type Faces, middleOf, mouthOf, type Vector } from './upright.ts';
+import { axesOf, type Faces, middleOf, mouthOf, type Standing, type Vector } from './upright.ts';
 
 /** What can be done to a filled bag: hang it by its straps, press it flat, or fill it again. */
 export const HANDLINGS = ['fill', 'lift', 'flatten'] as const;
@@ -53,7 +53,7 @@ export function handledActing(
 }
 
 /** Vertices of the mouth where two straps would be fixed: a quarter in from either side, in front and behind. */
-export function carriersOf(cloth: Parameters<typeof axesOf>[0], faces: Faces): number[] {
+export function carriersOf(cloth: Standing, faces: Faces): number[] {
   const { up, front } = axesOf(cloth, faces);
   const across: Vector = [
     up[1] * front[2] - up[2] * front[1],

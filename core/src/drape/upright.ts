@@ -16,7 +16,7 @@ export interface Faces {
 }
 
 /** What is looked at to say where up and front are. */
-type Standing = Pick<Cloth, 'position' | 'inverseMass' | 'rims' | 'count' | 'triangles' | 'unit'>;
+export type Standing = Pick<Cloth, 'position' | 'inverseMass' | 'rims' | 'count' | 'triangles' | 'unit'>;
 
 export function facesOf(graph: BagGraph, mesh: Mesh): Faces {
   const facets = groupBy(graph.facets, (facet) => facet.piece);

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { planOf } from '../plan/index.ts';
 import { testDocument } from '../testing/arbitraries.ts';
+import { facesAndStrip, squares } from '../testing/built.ts';
 import { countsToFit, easeOf, lineMatches, markedEdges, pairLoops, spreadCounts } from './index.ts';
 
 const counts = fc.integer({ min: 1, max: 300 });
@@ -123,19 +124,7 @@ describe('strip counts', () => {
 });
 
 describe('on the bag', () => {
-  const plan = planOf(
-    testDocument({
-      family: 'faces-and-strip',
-      face: { of: 'motifs', motif: 'm1', rounds: 4, columns: 3, rows: 2 },
-      strip: {
-        swatch: 's2',
-        worked: 'across',
-        depth: 12,
-        length: { by: 'way' },
-        multiple: { multiple: 1, extra: 0 },
-      },
-    }),
-  );
+  const plan = planOf(testDocument(facesAndStrip(squares(3, 2), 12)));
 
   test('lines along the strip count each square’s loops and every row end once', () => {
     const along = lineMatches(plan.graph).filter(

@@ -11,6 +11,12 @@ export const FRONT: View = { turn: 0, tilt: 0 };
 export const BACK: View = { turn: Math.PI, tilt: 0 };
 export const CORNER: View = { turn: 0.55, tilt: 0.34 };
 
+/** Whether a bag of such a depth, mm, is told from a flat one. */
+export const isDeep = (depth: number): boolean => depth > 5;
+
+/** From where a bag of such a depth is seen best. */
+export const viewOf = (depth: number): View => (isDeep(depth) ? CORNER : FRONT);
+
 export interface Camera {
   readonly right: Point3;
   readonly up: Point3;

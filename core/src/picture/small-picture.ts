@@ -8,20 +8,12 @@ import {
   type Strap,
   strapPath,
 } from '../bag/index.ts';
-import { motifOf, swatchOf, yarnOf, yarnOfSwatch } from '../document/index.ts';
-import { extent } from '../geometry/index.ts';
+import { motifOf, yarnOf, yarnOfSwatch, yarnOfTrim } from '../document/index.ts';
+import { extent, must } from '../geometry/index.ts';
 import type { Plan } from '../plan/index.ts';
+import { tenths, thousandths, whole } from './figures.ts';
 import { motifRings } from './motif-rings.ts';
-import { type Camera, CORNER, camera, FRONT, project, type SeenFacet, seenFacets } from './project.ts';
-
-/** Whole mm: on a card a mm is less than a pixel. */
-const figure = (value: number): string => String(Math.round(value));
-/** Where a tenth is seen: widths and tiles. */
-const fine = (value: number): string => String(Math.round(value * 10) / 10);
-const factor = (value: number): string => String(Math.round(value * 1000) / 1000);
-
-/** A depth less than this, mm, is not seen from the corner. */
-const SHALLOW = 5;
+import { type Camera, camera, project, type SeenFacet, seenFacets, viewOf } from './project.ts';
 
 /** The finest cloths and motifs of one picture, each drawn once. */
 class Defined {
@@ -41,18 +33,18 @@ class Defined {
 
 /** A panel's cloth: rows of slanting stitches in its colour, two stitches and two rows a tile. */
 function clothTile(id: string, colour: string, wide: number, high: number): string {
-  const [w, h] = [fine(2 * wide), fine(2 * high)];
+  const [w, h] = [tenths(2 * wide), tenths(2 * high)];
   const v = (x: number, y: number) =>
-    `M${fine(x)} ${fine(y + high * 0.85)}L${fine(x + wide / 2)} ${fine(y + high * 0.2)}L${fine(x + wide)} ${fine(y + high * 0.85)}`;
+    `M${tenths(x)} ${tenths(y + high * 0.85)}L${tenths(x + wide / 2)} ${tenths(y + high * 0.2)}L${tenths(x + wide)} ${tenths(y + high * 0.85)}`;
   const d = [v(0, 0), v(wide, 0), v(0, high), v(wide, high)].join('');
-  return `<pattern id="${id}" width="${w}" height="${h}" patternUnits="userSpaceOnUse"><path d="M0 0H${w}V${h}H0Z" fill="${colour}"/><path d="${d}" fill="none" stroke="#16211d" stroke-opacity=".3" stroke-width="${fine(high * 0.3)}"/></pattern>`;
+  return `<pattern id="${id}" width="${w}" height="${h}" patternUnits="userSpaceOnUse"><path d="M0 0H${w}V${h}H0Z" fill="${colour}"/><path d="${d}" fill="none" stroke="#16211d" stroke-opacity=".3" stroke-width="${tenths(high * 0.3)}"/></pattern>`;
 }
 
 /** The small made-up picture of a bag, as one SVG: what stands on its card, and in a list of hundreds. */
 export function smallPicture(plan: Plan): string {
   const { graph, document, designs } = plan;
   const depth = plan.tapes.find(({ measure }) => measure === 'depth')?.finished.value ?? 0;
-  const view = depth > SHALLOW ? CORNER : FRONT;
+  const view = viewOf(depth);
   const eye = camera(view);
   const defined = new Defined();
   const find = pieceIndex(graph);
@@ -62,11 +54,15 @@ export function smallPicture(plan: Plan): string {
     const { make } = piece;
     if (make.of === 'motif') {
       const motif = motifOf(document, make.motif);
-      const way = motif.colourways.find(({ id }) => id === designs.get(piece.id));
-      const colours = (way?.rounds ?? []).map((yarn) => yarnOf(document, yarn).colour);
+      const design = designs.get(piece.id);
+      const way = must(
+        motif.colourways.find(({ id }) => id === design),
+        'colourway',
+      );
+      const colours = way.rounds.map((yarn) => yarnOf(document, yarn).colour);
       const { width, height } = extent(piece.outline);
       const id = defined.use(
-        `${make.motif} ${make.rounds} ${way?.id} ${width.toFixed(1)} ${height.toFixed(1)}`,
+        `${make.motif} ${make.rounds} ${way.id} ${width.toFixed(1)} ${height.toFixed(1)}`,
         (own) => `<g id="${own}">${motifRings(motif, make.rounds, piece, colours)}</g>`,
       );
       return { fill: 'none', on: `<use href="#${id}"/>` };
@@ -74,34 +70,33 @@ export function smallPicture(plan: Plan): string {
     const { width, height } = extent(piece.outline);
     const turned = make.rowsRun === 'upright';
     const [wide, high] = [(turned ? height : width) / make.stitches, (turned ? width : height) / make.rows];
-    const { colour } = yarnOf(document, swatchOf(document, make.swatch).yarn);
+    const { colour } = yarnOfSwatch(document, make.swatch);
     const key = `${colour} ${wide.toFixed(1)} ${high.toFixed(1)}`;
     return { fill: `url(#${defined.use(key, (id) => clothTile(id, colour, wide, high))})`, on: '' };
   };
 
   const drawn = ({ facet, matrix, inside, shadow }: SeenFacet, piece: Piece): string => {
     const { fill, on } = cloth(piece);
-    const d = `M${facet.outline.map(({ x, y }) => `${figure(x)} ${figure(y)}`).join('L')}Z`;
-    const whole = facet.outline === piece.outline;
+    const d = `M${facet.outline.map(({ x, y }) => `${whole(x)} ${whole(y)}`).join('L')}Z`;
+    const entire = facet.outline === piece.outline;
     const clip =
-      on !== '' && !whole ? defined.use(d, (id) => `<clipPath id="${id}"><path d="${d}"/></clipPath>`) : '';
+      on !== '' && !entire ? defined.use(d, (id) => `<clipPath id="${id}"><path d="${d}"/></clipPath>`) : '';
     const [a, b, c, e, x, y] = matrix;
-    const place = `matrix(${[a, b, c, e].map(factor).join(' ')} ${figure(x)} ${figure(y)})`;
+    const place = `matrix(${[a, b, c, e].map(thousandths).join(' ')} ${whole(x)} ${whole(y)})`;
     const shade = inside ? 0.45 : shadow * 0.34;
     const body =
       on === '' ? `<path d="${d}" fill="${fill}"/>` : clip ? `<g clip-path="url(#${clip})">${on}</g>` : on;
-    return `<g transform="${place}">${body}<path d="${d}" fill="#16211d" fill-opacity="${factor(shade)}" stroke="#16211d" stroke-opacity=".3"/></g>`;
+    return `<g transform="${place}">${body}<path d="${d}" fill="#16211d" fill-opacity="${thousandths(shade)}" stroke="#16211d" stroke-opacity=".3"/></g>`;
   };
 
   const strap = (own: Strap): string => {
-    const { colour } =
-      own.swatch === undefined ? yarnOf(document, document.joins.yarn) : yarnOfSwatch(document, own.swatch);
+    const { colour } = yarnOfTrim(document, own.swatch);
     const d = `M${strapPath(own)
       .map((p) => project(eye, p))
-      .map(({ x, y }) => `${figure(x)} ${figure(y)}`)
+      .map(({ x, y }) => `${whole(x)} ${whole(y)}`)
       .join('L')}`;
-    const width = fine(own.width);
-    return `<g fill="none" stroke-linecap="round"><path d="${d}" stroke="#16211d" stroke-opacity=".45" stroke-width="${figure(own.width + 3)}"/><path d="${d}" stroke="${colour}" stroke-width="${width}"/></g>`;
+    const width = tenths(own.width);
+    return `<g fill="none" stroke-linecap="round"><path d="${d}" stroke="#16211d" stroke-opacity=".45" stroke-width="${whole(own.width + 3)}"/><path d="${d}" stroke="${colour}" stroke-width="${width}"/></g>`;
   };
 
   const edging = edgingParts(graph);
@@ -140,5 +135,5 @@ function boundsOf(facets: readonly DrawnFacet[], straps: readonly Strap[], eye: 
   const [left, right, low, top] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
   const high = Math.min(top + STRAP_SHOWN * (top - low), Math.max(top, ...hung.map(({ y }) => y)));
   const pad = ROOM * Math.max(right - left, high - low) + 4;
-  return [left - pad, -high - pad, right - left + 2 * pad, high - low + 2 * pad].map(figure).join(' ');
+  return [left - pad, -high - pad, right - left + 2 * pad, high - low + 2 * pad].map(whole).join(' ');
 }

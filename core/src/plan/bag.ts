@@ -84,7 +84,7 @@ function build(document: BagDocument): Building {
   };
   const used = new Set<Asked>();
   const graph = make({ used });
-  const trouble = graphTrouble(graph);
+  const trouble = graphTrouble(graph, table.join().value);
   if (trouble) return { ok: false, problem: trouble };
   const finished = finishedSizes(graph, used, make);
   // Parts of a mm can be folded to nothing by the error of a join alone.

@@ -3,8 +3,9 @@ import { describe, expect, test } from 'vitest';
 import type { BagDocument } from '../document/index.ts';
 import { LIMITS } from '../fields/index.ts';
 import { finishOf } from '../finish/index.ts';
+import { sizeTable } from '../fit/index.ts';
 import { documents, testDocument } from '../testing/arbitraries.ts';
-import { squares } from '../testing/built.ts';
+import { facesAndStrip, squares } from '../testing/built.ts';
 import { notFinite } from '../testing/not-finite.ts';
 import { mm } from '../units/index.ts';
 import { controlsOf, featureControlsOf, netEditorOf, planned } from './index.ts';
@@ -51,18 +52,26 @@ describe('whatever the schema takes', () => {
 });
 
 describe('what cannot be is told by its cause', () => {
-  test('a strip of a swatch that measures next to nothing would take more rows than anyone works', () => {
+  test('a panel that its joins eat up, in whatever family', () => {
     const document = testDocument({
-      family: 'faces-and-strip',
-      face: squares(4, 4),
-      strip: {
-        swatch: 's2',
-        worked: 'across',
-        depth: 10,
-        length: { by: 'way' },
-        multiple: { multiple: 1, extra: 0 },
-      },
+      family: 'two-faces',
+      face: { of: 'shaped', swatch: 's2', chain: 1, parts: [{ rows: 1, stitches: 16 }] },
+      tuck: 1,
     });
+    const fine = { stitches: { count: 24, length: mm(20) }, rows: { count: 4, length: mm(20) } };
+    const swatches = document.swatches.map((one) => (one.id === 's2' ? { ...one, ...fine } : one));
+    const side = sizeTable({ ...document, swatches })
+      .motif('m1')
+      .size.at(27).value;
+    // Four joins between five squares take 15 mm each; the panel is 16 stitches of some 0.85 mm wide, and less high.
+    const measuredStrip = { motif: 'm1', rounds: 27, motifs: 5, length: mm(5 * side - 4 * 15) };
+    const eaten = { ...document, swatches, joins: { ...document.joins, measuredStrip } };
+    expect(problemOf(eaten)).toMatch(/each join takes 1\.5 cm, but .* is only \d\.\d cm/);
+    expect(problemOf({ ...document, swatches })).toBeUndefined();
+  });
+
+  test('a strip of a swatch that measures next to nothing would take more rows than anyone works', () => {
+    const document = testDocument(facesAndStrip(squares(4, 4)));
     // 500 rows over 5 mm: a hundredth of a mm each, where the way is a metre and more.
     const tiny = { count: 500, length: mm(5) };
     const swatches = document.swatches.map((swatch) =>

@@ -49,8 +49,12 @@ export function sizeTrouble({ construction, features }: BagDocument, table: Size
   return undefined;
 }
 
-/** Why a bag that was built cannot be planned: too many pieces, or one that has no extent. */
-export function graphTrouble({ pieces, facets }: BagGraph): string | undefined {
+/**
+ * Why a bag that was built cannot be planned: too much of something, or a piece that has no extent or loses it.
+ *
+ * @param join what a join adds, mm; negative where it takes.
+ */
+export function graphTrouble({ pieces, facets }: BagGraph, join: number): string | undefined {
   if (pieces.length > LIMITS.pieces)
     return `This would be ${counted(pieces.length)} pieces. Fennot works out bags of up to ${LIMITS.pieces}: beyond that every change would keep you waiting.`;
   for (const { name, make } of pieces) {
@@ -66,6 +70,8 @@ export function graphTrouble({ pieces, facets }: BagGraph): string | undefined {
   for (const { id, name, outline, edges } of pieces) {
     const { width, height } = extent(outline);
     const small = Math.min(width, height);
+    if (small + join < 0)
+      return `By the joined strip, each join takes ${inCm(-join)}, but ${name} is only ${inCm(small)} small. Look at the joined strip under Swatch.`;
     const sound = small >= LEAST_SIDE && edges.every(({ length }) => length >= LEAST_EDGE) && placed.has(id);
     if (!sound)
       return `${name} would come out ${inCm(small)} small, too little to be folded or joined. Look at its counts, and at what was measured under Swatch.`;

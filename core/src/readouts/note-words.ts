@@ -1,4 +1,4 @@
-import type { Note } from '../plan/index.ts';
+import { type Note, notesOf, type Plan } from '../plan/index.ts';
 import { MEASURE_WORDS } from './measure-words.ts';
 
 /** A note in a few words, to stand beside the name of its station. */
@@ -16,3 +16,7 @@ export function noteText(note: Note): string {
       return 'does not come out';
   }
 }
+
+/** What still wants the maker at each station, in a few words; the later of two notes at one station is the weightier. */
+export const noteTexts = (plan: Plan): ReadonlyMap<Note['at'], string> =>
+  new Map(notesOf(plan).map((note) => [note.at, noteText(note)]));

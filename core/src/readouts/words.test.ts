@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { easeOf, type LineMatch, lineMatches } from '../match/index.ts';
-import { built, panel, squares } from '../testing/built.ts';
+import { built, facesAndStrip, panel, squares } from '../testing/built.ts';
 import { noteText, sayEdge, verdictText } from './index.ts';
 
 const line = (percent: number, verdict: LineMatch['ease']['verdict'], partners = ['Front']): LineMatch => {
@@ -60,17 +60,7 @@ describe('an edge in a sentence', () => {
 
   test('an edge with two partners names both; what is left of it is the opening’s', () => {
     // The strip goes down one side, along the bottom and up the other: in one piece, against three sides of a face.
-    const bag = built({
-      family: 'faces-and-strip',
-      face: squares(2, 2),
-      strip: {
-        swatch: 's2',
-        worked: 'across',
-        depth: 8,
-        length: { by: 'way' },
-        multiple: { multiple: 1, extra: 0 },
-      },
-    }).graph;
+    const bag = built(facesAndStrip(squares(2, 2), 8)).graph;
     const strip = bag.pieces.find(({ make }) => make.of === 'panel');
     if (!strip) throw new Error('there is a strip');
     const said = strip.edges.map((_, edge) => sayEdge(bag, strip.id, edge));

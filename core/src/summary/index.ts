@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import type { BagDocument } from '../document/index.ts';
 import { smallPicture } from '../picture/index.ts';
-import { notesOf, planned } from '../plan/index.ts';
-import { noteText } from '../readouts/index.ts';
+import { planned } from '../plan/index.ts';
+import { noteTexts } from '../readouts/index.ts';
 
 /** Raised whenever summaries come to say more or something else: older ones are made anew when they are asked for. */
 export const SUMMARY = 1;
@@ -40,8 +40,6 @@ export function summedUp(document: BagDocument): Summed {
   const { plan } = answer;
   const size = (name: string) =>
     tenths(plan.tapes.find(({ measure }) => measure === name)?.finished.value ?? 0);
-  // The later of two notes at one station is the weightier.
-  const notes = new Map(notesOf(plan).map((note) => [note.at, noteText(note)]));
   return {
     summary: {
       is: 'sound',
@@ -49,7 +47,7 @@ export function summedUp(document: BagDocument): Summed {
       width: size('width'),
       height: size('height'),
       depth: size('depth'),
-      notes: [...notes.values()],
+      notes: [...noteTexts(plan).values()],
     },
     picture: smallPicture(plan),
   };

@@ -1,5 +1,11 @@
 import { type BagGraph, measure } from '../bag/index.ts';
-import { type Choices, type Construction, familyOf, type Materials } from '../families/index.ts';
+import {
+  type Choices,
+  type Construction,
+  type FaceMake,
+  familyOf,
+  type Materials,
+} from '../families/index.ts';
 import { materialsOf, sizeTable } from '../fit/index.ts';
 import { testDocument } from './arbitraries.ts';
 
@@ -49,3 +55,16 @@ export function seamsByLine({ seams }: BagGraph): Record<string, number> {
   for (const { line } of seams) counts[line] = (counts[line] ?? 0) + 1;
   return counts;
 }
+
+/** Two faces and a strip of the swatch `s2` as long as its way, so many stitches deep. */
+export const facesAndStrip = (face: FaceMake, depth = 10): Construction => ({
+  family: 'faces-and-strip',
+  face,
+  strip: {
+    swatch: 's2',
+    worked: 'across',
+    depth,
+    length: { by: 'way' },
+    multiple: { multiple: 1, extra: 0 },
+  },
+});

@@ -134,6 +134,7 @@ export class BagLists {
   async picture(owner: string, id: string): Promise<string | undefined> {
     const row = await this.db('bags')
       .where({ owner_id: owner, id })
+      .whereNull('deleted_at')
       .first<{ summed: number | null; picture: string | null }>('summed', 'picture');
     if (!row) return undefined;
     return row.summed === MAKING ? (row.picture ?? undefined) : (await this.sum(id)).picture;

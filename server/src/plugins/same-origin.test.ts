@@ -8,7 +8,7 @@ const app = Fastify();
 const changes: string[] = [];
 beforeAll(async () => {
   await app.register(problems);
-  await app.register(sameOrigin, { hosts: ['fennot.home'] });
+  await app.register(sameOrigin);
   app.get('/read', async () => ({ secret: 'bags' }));
   for (const method of ['POST', 'PUT', 'DELETE'] as const)
     app.route({ method, url: '/change', handler: async () => changes.push(method) });
@@ -21,16 +21,12 @@ const change = (headers: Record<string, string>, method: 'POST' | 'PUT' | 'DELET
   app.inject({ method, url: '/change', headers: { host: 'localhost:4680', ...headers } });
 
 describe('by which name the server is asked', () => {
-  test.each([
-    'localhost',
-    'localhost:4680',
-    '127.0.0.1:4680',
-    '[::1]:4680',
-    'LOCALHOST:1',
-    'fennot.home:4680',
-  ])('%s is known', async (host) => {
-    expect((await read(host)).statusCode).toBe(200);
-  });
+  test.each(['localhost', 'localhost:4680', '127.0.0.1:4680', '[::1]:4680', 'LOCALHOST:1'])(
+    '%s is known',
+    async (host) => {
+      expect((await read(host)).statusCode).toBe(200);
+    },
+  );
 
   test.each([
     'evil.example',

@@ -3,17 +3,12 @@ import fp from 'fastify-plugin';
 import { sendProblem } from './problems.ts';
 
 /** Names under which a server on loopback is asked. */
-const LOOPBACK = ['localhost', '127.0.0.1', '[::1]'];
+const LOOPBACK = new Set(['localhost', '127.0.0.1', '[::1]']);
 
 const CHANGES = new Set(['POST', 'PUT', 'PATCH', 'DELETE']);
 
 /** The name without the port. */
 const nameOf = (host: string): string => host.replace(/:\d+$/, '').toLowerCase();
-
-interface SameOriginOptions {
-  /** Further names this server may be asked by. */
-  readonly hosts?: readonly string[];
-}
 
 /**
  * The browser must not become somebody else's hand. A page elsewhere can bind its own name to this machine's address
@@ -21,11 +16,10 @@ interface SameOriginOptions {
  * answers: so what changes something must come from Fennot's own page. Programs send neither `Origin` nor
  * `Sec-Fetch-Site`; only browsers do, and pages cannot forge them.
  */
-export const sameOrigin = fp<SameOriginOptions>(async (app, { hosts = [] }) => {
-  const known = new Set([...LOOPBACK, ...hosts.map((host) => host.toLowerCase())]);
+export const sameOrigin = fp(async (app) => {
   app.addHook('onRequest', async (request, reply) => {
     const { host = '', origin, 'sec-fetch-site': site } = request.headers;
-    if (!known.has(nameOf(host))) return sendProblem(reply, PROBLEMS.strangeHost);
+    if (!LOOPBACK.has(nameOf(host))) return sendProblem(reply, PROBLEMS.strangeHost);
     if (!CHANGES.has(request.method)) return;
     const foreign = (origin !== undefined && originHost(origin) !== host.toLowerCase()) || !ownSite(site);
     if (foreign) return sendProblem(reply, PROBLEMS.strangeOrigin);

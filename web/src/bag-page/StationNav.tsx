@@ -1,10 +1,10 @@
-import type { Plan } from '@fennot/core';
+import { noteTexts, type Plan } from '@fennot/core';
 import { NavLink } from 'react-router';
-import { STATIONS, stationName, stationNotes } from '../stations/station.ts';
+import { STATIONS, type Station, stationName } from '../stations/station.ts';
 
 /** The stations in working order, strung on a thread like stitch markers. */
 export function StationNav({ plan, base }: { readonly plan: Plan; readonly base: string }) {
-  const notes = stationNotes(plan);
+  const notes: ReadonlyMap<Station, string> = noteTexts(plan);
   return (
     <nav
       aria-label="Stations"

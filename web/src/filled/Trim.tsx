@@ -1,7 +1,6 @@
-import { type Plan, type Strap, strapPath } from '@fennot/core';
+import { type Plan, type Strap, strapPath, yarnOfTrim } from '@fennot/core';
 import { useMemo } from 'react';
 import { BufferAttribute, BufferGeometry, CatmullRomCurve3, DoubleSide, TubeGeometry, Vector3 } from 'three';
-import { trimColour } from '../drawing/thread-colour.ts';
 import type { FillStart } from '../workers/fill.worker.ts';
 
 interface TrimProps {
@@ -26,7 +25,7 @@ export function Trim({ plan, start, positions, open }: TrimProps) {
       {edge && !open && (
         <mesh geometry={edge}>
           <meshStandardMaterial
-            color={trimColour(document, edging?.swatch)}
+            color={yarnOfTrim(document, edging?.swatch).colour}
             side={DoubleSide}
             roughness={0.95}
           />
@@ -34,7 +33,7 @@ export function Trim({ plan, start, positions, open }: TrimProps) {
       )}
       {straps.map((strap) => (
         <mesh key={strap.name} geometry={tubeOf(strap, positions)}>
-          <meshStandardMaterial color={trimColour(document, strap.swatch)} roughness={0.95} />
+          <meshStandardMaterial color={yarnOfTrim(document, strap.swatch).colour} roughness={0.95} />
         </mesh>
       ))}
     </>

@@ -1,4 +1,14 @@
-import { BACK, CORNER, type Face, FRONT, formatLength, type Plan, piecesText, type View } from '@fennot/core';
+import {
+  BACK,
+  CORNER,
+  type Face,
+  FRONT,
+  formatLength,
+  isDeep,
+  type Plan,
+  piecesText,
+  type View,
+} from '@fennot/core';
 import { lazy, type PointerEvent, Suspense, useState } from 'react';
 import { useSettings } from '../api/queries.ts';
 import { usePointed } from '../drawing/pointed.ts';
@@ -29,7 +39,7 @@ interface MadeUpViewProps {
 export function MadeUpView({ plan, work }: MadeUpViewProps) {
   const { system } = useSettings();
   const pointed = usePointed();
-  const deep = plan.tapes.some(({ measure, finished }) => measure === 'depth' && finished.value > 5);
+  const deep = plan.tapes.some(({ measure, finished }) => measure === 'depth' && isDeep(finished.value));
   const [filled, setFilled] = useState(false);
   const [worn, setWorn] = useState(false);
   const straps = plan.document.finish?.straps;

@@ -11,10 +11,10 @@ import {
   type Strap,
   strapPath,
   type View,
+  yarnOfTrim,
 } from '@fennot/core';
 import { useMemo } from 'react';
 import { clothOf, Fabric } from '../drawing/Fabric.tsx';
-import { trimColour } from '../drawing/thread-colour.ts';
 
 interface TrimLayerProps {
   readonly plan: Plan;
@@ -37,7 +37,7 @@ export function TrimLayer({ plan, view, side, straps = true }: TrimLayerProps) {
   const waist = useMemo(() => (trim?.waist ? levelCuts(plan.graph, trim.waist.height) : []), [plan, trim]);
   if (!trim) return null;
   const near = (normal: Point3) => dot(normal, eye.towards) > 0.15 === (side === 'near');
-  const colourOf = (swatch: string | undefined) => trimColour(plan.document, swatch);
+  const colourOf = (swatch: string | undefined) => yarnOfTrim(plan.document, swatch).colour;
   return (
     <>
       {edging.map(({ piece, motion, cloth }) => {

@@ -1,4 +1,4 @@
-import { notesOf, noteText, type Plan } from '@fennot/core';
+import type { Plan } from '@fennot/core';
 import type { BagStore } from '../open-bag/store.ts';
 
 /** What every station's worktop is given. */
@@ -19,9 +19,3 @@ export const stationName: Record<Station, string> = {
   joins: 'Joins',
   finish: 'Finish',
 };
-
-/** What still wants the maker at each station, in a few words. */
-export function stationNotes(plan: Plan): ReadonlyMap<Station, string> {
-  // The later of two notes at one station is the weightier.
-  return new Map(notesOf(plan).map((note) => [note.at, noteText(note)]));
-}

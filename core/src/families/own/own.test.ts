@@ -3,6 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { checkGraph, measure } from '../../bag/index.ts';
 import { materialsOf, sizeTable } from '../../fit/index.ts';
 import { testDocument } from '../../testing/arbitraries.ts';
+import { facesAndStrip } from '../../testing/built.ts';
 import { type Construction, familyOf, type NetEditor, type Own, ownFromGraph } from '../index.ts';
 
 const document = testDocument();
@@ -168,17 +169,7 @@ describe('a net from another family', () => {
   });
 
   test('a bag with a strip is no net of squares', () => {
-    const strip = build({
-      family: 'faces-and-strip',
-      face: squares(2, 2),
-      strip: {
-        swatch: 's2',
-        worked: 'across',
-        depth: 10,
-        length: { by: 'way' },
-        multiple: { multiple: 1, extra: 0 },
-      },
-    });
+    const strip = build(facesAndStrip(squares(2, 2)));
     expect(ownFromGraph(strip, 's2', materials)).toBeUndefined();
   });
 });

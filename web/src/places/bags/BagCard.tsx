@@ -1,4 +1,4 @@
-import { formatLength, type ListedBag, mm, pictureOf, type Summary } from '@fennot/core';
+import { formatLength, isDeep, type ListedBag, mm, pictureOf, type Summary } from '@fennot/core';
 import { formatDistanceToNow } from 'date-fns';
 import { Trash2 } from 'lucide-react';
 import { type CSSProperties, type ReactNode, useState } from 'react';
@@ -6,6 +6,7 @@ import { Link } from 'react-router';
 import { toast } from 'sonner';
 import { api } from '../../api/client.ts';
 import { useDeleteBag, useRestoreBag, useSettings } from '../../api/queries.ts';
+import { Boundary } from '../../ui/Boundary.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { exportRaw } from '../../ui/files.ts';
 
@@ -58,22 +59,27 @@ export function BagCard({ bag, unsaved, place }: BagCardProps) {
     }
   };
   if (gone) return null;
+  const out = (
+    <Button small onClick={() => void exportBag()}>
+      Export
+    </Button>
+  );
   return (
     <li
       style={place}
       className="group absolute top-0 left-0 overflow-hidden rounded-sm border border-line bg-card transition-colors focus-within:border-kingfisher hover:border-kingfisher"
     >
-      {summary.is === 'sound' ? (
-        <Link to={`/bags/${id}/build`} className="block outline-offset-[-2px]">
-          <Sound bag={bag} summary={summary} unsaved={unsaved} />
-        </Link>
-      ) : (
-        <Damaged name={name} why={summary.why}>
-          <Button small onClick={() => void exportBag()}>
-            Export
-          </Button>
-        </Damaged>
-      )}
+      <Boundary what={`“${name}”`} of={bag} more={out}>
+        {summary.is === 'sound' ? (
+          <Link to={`/bags/${id}/build`} className="block outline-offset-[-2px]">
+            <Sound bag={bag} summary={summary} unsaved={unsaved} />
+          </Link>
+        ) : (
+          <Damaged name={name} why={summary.why}>
+            {out}
+          </Damaged>
+        )}
+      </Boundary>
       <Button
         look="bare"
         small
@@ -93,14 +99,11 @@ interface SoundProps {
   readonly unsaved: boolean;
 }
 
-/** A bag less deep than this, mm, lies flat: two figures say how large it is. */
-const FLAT = 5;
-
 function Sound({ bag, summary, unsaved }: SoundProps) {
   const { system } = useSettings();
   const { name, updatedAt } = bag;
   const { family, width, height, depth, notes } = summary;
-  const size = [width, height, ...(depth > FLAT ? [depth] : [])]
+  const size = [width, height, ...(isDeep(depth) ? [depth] : [])]
     .map((length) => formatLength(mm(length), system))
     .join(' × ');
   return (

@@ -102,7 +102,7 @@ describe('a card', () => {
   test('shows the picture of its very version', () => {
     shelf([bag(7)]);
     expect(screen.getByRole('img', { name: 'Bag 7, made up' }).getAttribute('src')).toBe(
-      '/api/bags/00000000-0000-4000-8000-000000000007/picture.svg?version=3',
+      '/api/bags/00000000-0000-4000-8000-000000000007/picture.svg?version=3.1',
     );
   });
 

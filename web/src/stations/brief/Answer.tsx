@@ -1,12 +1,4 @@
-import {
-  type BagDocument,
-  CORNER,
-  type Found,
-  FRONT,
-  formatLength,
-  type Plan,
-  piecesText,
-} from '@fennot/core';
+import { type BagDocument, type Found, formatLength, type Plan, piecesText, viewOf } from '@fennot/core';
 import { dequal } from 'dequal';
 import { useSettings } from '../../api/queries.ts';
 import { MadeUpPicture } from '../../madeup/MadeUpPicture.tsx';
@@ -46,7 +38,7 @@ export function Answer({ found, document, answer, kept, onPick, onKeep }: Answer
         <MadeUpPicture
           straps={false}
           plan={answer}
-          view={depth > 5 ? CORNER : FRONT}
+          view={viewOf(depth)}
           label={`${answer.familyName}, made up`}
           className="h-24 w-full rounded-sm bg-table p-1"
         />

@@ -1,4 +1,4 @@
-import { CORNER, type Found, FRONT, type Plan } from '@fennot/core';
+import { type Found, type Plan, viewOf } from '@fennot/core';
 import { useSettings } from '../../api/queries.ts';
 import { MadeUpPicture } from '../../madeup/MadeUpPicture.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -29,7 +29,7 @@ export function Compare({ plan: { document }, kept, onPick }: CompareProps) {
               <MadeUpPicture
                 straps={false}
                 plan={answer}
-                view={found.size.depth > 5 ? CORNER : FRONT}
+                view={viewOf(found.size.depth)}
                 label={`${answer.familyName}, made up`}
                 className="mb-1 h-40 w-full rounded-sm bg-table p-1.5"
               />
