@@ -26,37 +26,58 @@ function marksOf({ graph }: Plan, edge: MarkedEdge, px: number) {
     }),
     GAP,
   );
-  return placed.map((mark, i) => ({ ...mark, row: rows[i] ?? 0, outward: upper ? -1 : 1 }));
+  // Above the strip lie the faces: where the numbers take a second row, they stand below the strip and in the table only.
+  const told = !upper || rows.every((row) => row === 0);
+  return placed.map((mark, i) => ({
+    ...mark,
+    told,
+    row: told ? (rows[i] ?? 0) : 0,
+    outward: upper ? -1 : 1,
+  }));
 }
 
 /** Stitch markers on the long edges of a strip, with the row or stitch they follow. */
 export function Marks({ plan, px }: { readonly plan: Plan; readonly px: number }) {
+  const marks = plan.marked.flatMap((edge) =>
+    marksOf(plan, edge, px).map(({ at, row, outward, ...mark }, i) => ({
+      ...mark,
+      key: `${edge.edge}/${i}`,
+      outward,
+      away: (12 + ROW * row) * outward,
+      transform: `translate(${at.x} ${-at.y}) scale(${px})`,
+    })),
+  );
   return (
     <g>
-      {plan.marked.map((edge) =>
-        marksOf(plan, edge, px).map(({ kind, count, at, row, outward }, i) => (
-          <g
-            key={`${edge.edge}/${i}`}
-            transform={`translate(${at.x} ${-at.y}) scale(${px})`}
-            stroke={kind === 'corner' ? 'var(--loosestrife)' : 'var(--marigold)'}
-            strokeWidth={2}
-            fill="none"
-          >
-            <path d={`M0 0v${(8 + ROW * row) * outward}`} />
-            <circle cy={(12 + ROW * row) * outward} r={4} fill="var(--card)" />
-            <text
-              x={BESIDE}
-              y={(12 + ROW * row) * outward + 4}
-              fontSize={11}
-              fontFamily="var(--font-tape)"
-              fill="var(--ink)"
-              stroke="none"
-            >
+      {marks.map(({ key, kind, transform, away, outward }) => (
+        <g
+          key={key}
+          transform={transform}
+          stroke={kind === 'corner' ? 'var(--loosestrife)' : 'var(--marigold)'}
+          strokeWidth={2}
+          fill="none"
+        >
+          <path d={`M0 0V${away - 4 * outward}`} />
+          <circle cy={away} r={4} fill="var(--card)" />
+        </g>
+      ))}
+      {/* The numbers last: the stem of a neighbour does not run through them. */}
+      <g
+        fontSize={11}
+        fontFamily="var(--font-tape)"
+        fill="var(--ink)"
+        stroke="var(--table)"
+        strokeWidth={3}
+        paintOrder="stroke"
+      >
+        {marks
+          .filter(({ told }) => told)
+          .map(({ key, count, transform, away }) => (
+            <text key={key} transform={transform} x={BESIDE} y={away + 4}>
               {count}
             </text>
-          </g>
-        )),
-      )}
+          ))}
+      </g>
     </g>
   );
 }
