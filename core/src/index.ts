@@ -2,6 +2,7 @@ export * from './api/index.ts';
 export * from './bag/index.ts';
 export * from './document/index.ts';
 export * from './drape/index.ts';
+export * from './edging/index.ts';
 export * from './families/index.ts';
 export * from './features/index.ts';
 export * from './fields/index.ts';

@@ -1,12 +1,15 @@
 export * from './chain.ts';
 export * from './check.ts';
 export * from './corners.ts';
+export * from './fabric-at.ts';
 export * from './graph.ts';
 export * from './level.ts';
+export * from './loops.ts';
 export { MEASURES, type Measure, measure } from './measure.ts';
 export * from './net-bounds.ts';
 export * from './place.ts';
 export * from './rim.ts';
 export * from './seam-id.ts';
 export * from './tagged-sides.ts';
+export * from './trim.ts';
 export * from './waist.ts';

@@ -1,7 +1,8 @@
-import { distance3, type Point3, unit } from '../geometry/index.ts';
+import { distance3, type Point3, SAME_PLACE, unit } from '../geometry/index.ts';
 import type { BagGraph, Facet } from './graph.ts';
 import { hangs } from './measure.ts';
 import { move, outward } from './place.ts';
+import { bodyRims } from './rim.ts';
 
 /** A stretch of the level cut through the made-up body, and the way its fabric looks. */
 export interface LevelCut {
@@ -29,7 +30,8 @@ function wallOf({ outline, motion }: Facet): Wall {
   return { points, normal: unit(outward(motion)), low, high };
 }
 
-const wallsOf = (graph: BagGraph): Wall[] => graph.facets.filter((facet) => !hangs(facet)).map(wallOf);
+const wallsOf = (graph: BagGraph): Wall[] =>
+  graph.facets.filter((facet) => !hangs(facet) && !facet.tucked).map(wallOf);
 
 /** Where a level plane cuts a wall: in and out in turn. */
 function cutsOf(points: readonly Point3[], y: number): Point3[] {
@@ -69,27 +71,49 @@ function girthAt(walls: readonly Wall[], y: number): number {
   return round;
 }
 
-/** Heights at which a bag is measured round. */
-const LEVELS = 16;
 /** Share of the height below which a bag may be narrow: what stands in it has come through all above. */
 const LOWEST = 0.35;
 
+/** What a bag has room for: as high as it is closed all round, and the way round its narrowest place, mm. */
+export interface Inside {
+  readonly height: number;
+  readonly girth: number;
+}
+
 /**
- * The way round the made-up body at its narrowest place in its upper part, mm: what goes in must pass it. A
- * drawn-in waist is narrower than the fabric there by as much as it is drawn.
+ * The inside of the made-up bag. It is closed all round as high as the lowest place of its rim; above that, between
+ * peaks, there is no way round. The girth is that of the narrowest level cut through the upper part of what is closed:
+ * what goes in must pass it. A drawn-in waist is narrower than the fabric there by as much as it is drawn. Edge rounds go
+ * round all of the rim, and close as much more.
+ *
+ * Between two corners the way round changes evenly with the height, so it is least just above or below a corner.
  */
-export function narrowestGirth(graph: BagGraph): number {
+export function insideOf(graph: BagGraph): Inside {
   const walls = wallsOf(graph);
-  let [low, high] = [Infinity, -Infinity];
-  for (const wall of walls) {
-    low = Math.min(low, wall.low);
-    high = Math.max(high, wall.high);
+  const low = walls.reduce((least, wall) => Math.min(least, wall.low), Infinity);
+  const rim = bodyRims(graph)
+    .flat()
+    .reduce((least, { from, to }) => Math.min(least, from.y, to.y), Infinity);
+  // A body without a rim of its own ends where flap and handles grow out of it.
+  const top = Number.isFinite(rim) ? rim : walls.reduce((most, wall) => Math.max(most, wall.high), low);
+  const from = low + (top - low) * LOWEST;
+  const corners = new Set(walls.flatMap(({ points }) => points.map(({ y }) => Math.round(y / SAME_PLACE))));
+  const heights = [from, ...[...corners].map((at) => at * SAME_PLACE), top].filter(
+    (y) => y >= from && y <= top,
+  );
+  let girth = Infinity;
+  for (const height of heights) {
+    for (const y of [height - 2 * SAME_PLACE, height + 2 * SAME_PLACE]) {
+      if (y <= from || y >= top) continue;
+      const round = girthAt(walls, y);
+      if (round > 0) girth = Math.min(girth, round);
+    }
   }
-  let least = Infinity;
-  for (let k = 0; k < LEVELS; k++) {
-    const round = girthAt(walls, low + (high - low) * (LOWEST + ((1 - LOWEST) * (k + 0.5)) / LEVELS));
-    if (round > 0) least = Math.min(least, round);
-  }
-  const { waist } = graph.trim ?? {};
-  return waist ? Math.min(least, girthAt(walls, waist.height) * (1 - waist.draw)) : least;
+  const { waist, edging } = graph.trim ?? {};
+  if (waist && waist.height < top) girth = Math.min(girth, girthAt(walls, waist.height) * (1 - waist.draw));
+  return {
+    height: top - low + (edging?.height ?? 0),
+    // So low a bag that nothing is closed all round has no room.
+    girth: Number.isFinite(girth) ? girth : 0,
+  };
 }

@@ -7,7 +7,7 @@ export const MEASURES = ['width', 'height', 'depth', 'opening'] as const;
 export type Measure = (typeof MEASURES)[number];
 
 /** Flap and handles hang on the body and do not count for its size. */
-export const hangs = ({ face }: Facet): boolean => face === 'flap' || face === 'handle';
+export const hangs = ({ face }: Pick<Facet, 'face'>): boolean => face === 'flap' || face === 'handle';
 
 /**
  * The made-up bag under the tape, mm: its extent across, up and deep, and the way round its mouth. The

@@ -5,7 +5,7 @@ import { withFeatures } from '../features/index.ts';
 import { materialsOf, sizeTable } from '../fit/index.ts';
 import { distance3, dot } from '../geometry/index.ts';
 import { constructions, testDocument } from '../testing/arbitraries.ts';
-import { edgingParts, eyeletPlaces, measure, rimStretches, strapPath } from './index.ts';
+import { bodyRims, edgingParts, eyeletPlaces, measure, rimWalk, strapPath } from './index.ts';
 
 const built = constructions.map((construction) => {
   const document = testDocument(construction);
@@ -26,7 +26,7 @@ describe('the made-up rim', () => {
           ({ a, b }) => Math.abs(Math.abs(a.to - a.from) - Math.abs(b.to - b.from)) > 1e-3,
         );
         if (eased) return;
-        expect(lengthOf(rimStretches(graph).flat())).toBeCloseTo(measure(graph).opening, 1);
+        expect(lengthOf(rimWalk(graph).flat())).toBeCloseTo(measure(graph).opening, 1);
       }),
     );
   });
@@ -34,7 +34,7 @@ describe('the made-up rim', () => {
   test('looks out of the fabric at right angles to its way and to the right side', () => {
     fc.assert(
       fc.property(built, ({ graph }) => {
-        for (const { out, normal } of rimStretches(graph).flat()) {
+        for (const { out, normal } of rimWalk(graph).flat()) {
           expect(Math.hypot(out.x, out.y, out.z)).toBeCloseTo(1, 6);
           expect(dot(out, normal)).toBeCloseTo(0, 6);
         }
@@ -48,7 +48,7 @@ describe('the made-up rim', () => {
         const edged = withFeatures(graph, { edge: { swatch: 's2', rounds, growth: 0 } }, materials);
         const parts = edgingParts(edged);
         const along = parts.reduce((sum, { piece }) => sum + (piece.outline[2]?.x ?? 0), 0);
-        expect(along).toBeCloseTo(lengthOf(rimStretches(graph).flat()), 3);
+        expect(along).toBeCloseTo(lengthOf(rimWalk(graph).flat()), 3);
         for (const { piece } of parts)
           expect(piece.outline[2]?.y).toBeCloseTo(rounds * materials.rowHeight('s2'), 9);
       }),
@@ -58,7 +58,7 @@ describe('the made-up rim', () => {
   test('has its eyelets just inside, as many as are wanted', () => {
     fc.assert(
       fc.property(built, fc.integer({ min: 2, max: 20 }), ({ graph, materials }, half) => {
-        const [mouth = []] = rimStretches(graph);
+        const [mouth = []] = bodyRims(graph);
         const places = eyeletPlaces(withFeatures(graph, { drawstring: { eyelets: 2 * half } }, materials));
         expect(places).toHaveLength(mouth.length > 0 ? 2 * half : 0);
         for (const { at } of places) {

@@ -5,17 +5,19 @@ import {
   NO_STRETCH,
   outwardNormal,
   type Point3,
-  rectangle,
   unit,
 } from '../geometry/index.ts';
-import { mm } from '../units/index.ts';
-import { cornersOf } from './corners.ts';
-import type { BagGraph, Motion, Piece, Strap } from './graph.ts';
-import { edgeOf, move, onFacet, outward, pieceIndex, stretchesOf } from './place.ts';
+import { cornersOf, type RimPart } from './corners.ts';
+import { type EdgePlace, fabricAt, insideAngle } from './fabric-at.ts';
+import type { BagGraph, Face } from './graph.ts';
+import { wholeLoops } from './loops.ts';
+import { hangs } from './measure.ts';
+import { intervalLength, move, onFacet, outward, pieceIndex, stretchesOf } from './place.ts';
 
 /** A straight stretch of the made-up rim. */
 export interface RimStretch {
   readonly piece: string;
+  readonly face: Face;
   readonly from: Point3;
   readonly to: Point3;
   /** Unit vector in the fabric, away from it, and the way the right side looks. */
@@ -23,132 +25,130 @@ export interface RimStretch {
   readonly normal: Point3;
   /** Loops an edge round finds along it. */
   readonly loops: number;
+  /** What the rim does where it ends. */
+  readonly after: RimCorner;
 }
 
-/** The rims of the body on the made-up bag, loop by loop, the longest first; flap and handles are left out. */
-export function rimStretches(graph: BagGraph): RimStretch[][] {
-  const piece = pieceIndex(graph);
-  const facets = groupBy(
-    graph.facets.filter(({ face }) => face !== 'flap' && face !== 'handle'),
-    (facet) => facet.piece,
-  );
-  const length = (loop: readonly RimStretch[]) =>
-    loop.reduce((sum, { from, to }) => sum + distance3(from, to), 0);
-  return cornersOf(graph)
-    .rims()
-    .map((loop) =>
-      loop.flatMap(({ interval }): RimStretch[] => {
-        const own = piece(interval.piece);
-        const { loops, length: whole } = edgeOf(own, interval.edge);
-        return stretchesOf(own, interval.edge).flatMap(({ p, q, from, to }) =>
-          (facets.get(own.id) ?? []).flatMap((facet): RimStretch[] => {
-            const shares = onFacet(own, facet, p, q);
-            if (!shares) return [];
-            const low = Math.max(interval.from, from + (to - from) * shares[0]);
-            const high = Math.min(interval.to, from + (to - from) * shares[1]);
-            if (high - low < NO_STRETCH) return [];
-            const place = (at: number) => move(facet.motion, along(p, q, (at - from) / (to - from)));
-            const { x: ox, y: oy } = outwardNormal(p, q);
-            const { u, v } = facet.motion;
-            const out = unit({ x: ox * u.x + oy * v.x, y: ox * u.y + oy * v.y, z: ox * u.z + oy * v.z });
-            return [
-              {
-                piece: own.id,
-                from: place(low),
-                to: place(high),
-                out,
-                normal: unit(outward(facet.motion)),
-                loops: (loops * (high - low)) / whole,
-              },
-            ];
-          }),
-        );
-      }),
-    )
-    .sort((a, b) => length(b) - length(a));
+/** Where one stretch of the rim goes over into the next. */
+export interface RimCorner {
+  /** Whether the rim goes over a join there; over a seam that is grown it just goes on. */
+  readonly joined: boolean;
+  /** A corner that stands out, or one that goes in. */
+  readonly turns: 'straight' | 'peak' | 'notch';
 }
-
-const plus = (p: Point3, way: Point3, by: number): Point3 => ({
-  x: p.x + way.x * by,
-  y: p.y + way.y * by,
-  z: p.z + way.z * by,
-});
-
-/** The edge rounds as they stand on the rim: a panel out of every straight stretch of it. */
-export function edgingParts(graph: BagGraph): Array<{ piece: Piece; motion: Motion }> {
-  const edging = graph.trim?.edging;
-  if (!edging) return [];
-  return rimStretches(graph)
-    .flat()
-    .map(({ from, to, out, loops }, i) => {
-      const way = distance3(from, to);
-      const u = { x: (from.x - to.x) / way, y: (from.y - to.y) / way, z: (from.z - to.z) / way };
-      const edge = { kind: 'tops' as const, length: mm(way), loops: Math.round(loops) };
-      const piece: Piece = {
-        id: `edge/${i}`,
-        name: 'Edge',
-        make: {
-          of: 'panel',
-          swatch: edging.swatch,
-          stitches: Math.max(1, Math.round(loops * (1 + edging.growth))),
-          rows: edging.rounds,
-          rowsRun: 'across',
-        },
-        outline: rectangle(0, 0, way, edging.height),
-        edges: [edge, edge, edge, edge],
-        at: { x: 0, y: 0 },
-        turn: 0,
-        cell: { sheet: 'edge', row: 0, column: i },
-      };
-      return { piece, motion: { origin: to, u, v: out } };
-    });
-}
-
-/** How far below the upper edge eyelets lie, mm. */
-const EYELETS_BELOW = 14;
-
-/** Where the eyelets of a drawstring lie, evenly round the mouth. */
-export function eyeletPlaces(graph: BagGraph): Array<{ at: Point3; normal: Point3 }> {
-  const { eyelets = 0, edging } = graph.trim ?? {};
-  const [mouth = []] = eyelets > 0 ? rimStretches(graph) : [];
-  const round = mouth.reduce((sum, { from, to }) => sum + distance3(from, to), 0);
-  const rise = (edging?.height ?? 0) - EYELETS_BELOW;
-  return Array.from({ length: mouth.length > 0 ? eyelets : 0 }, (_, i) => {
-    let left = ((i + 0.5) * round) / eyelets;
-    const on = mouth.find(({ from, to }) => {
-      const way = distance3(from, to);
-      if (left <= way) return true;
-      left -= way;
-      return false;
-    });
-    const { from, to, out, normal } = on ?? mouth[0] ?? ORIGIN;
-    const way = distance3(from, to) || 1;
-    const on0 = plus(from, { x: to.x - from.x, y: to.y - from.y, z: to.z - from.z }, left / way);
-    return { at: plus(on0, out, rise), normal };
-  });
-}
-
-const ZERO: Point3 = { x: 0, y: 0, z: 0 };
-const ORIGIN = { piece: '', loops: 0, from: ZERO, to: ZERO, out: ZERO, normal: ZERO };
-
-/** Straight parts a hanging strap is drawn in: no corner is seen at them. */
-const STRAP_PARTS = 24;
 
 /**
- * A strap as it hangs, from end to end: half a wave about as long as the strap is, up over the opening or out
- * behind.
+ * How much the fabric at a corner must differ from half a turn: more than the 30 degrees that hexagons and triangles
+ * beside squares come to exactly, whatever rounding makes of them.
  */
-export function strapPath({ from, to, length, behind }: Strap): Point3[] {
-  const apart = distance3(from, to);
-  const rise = Math.sqrt(Math.max(0, length * length - apart * apart)) / 2;
-  return Array.from({ length: STRAP_PARTS + 1 }, (_, i) => {
-    const t = i / STRAP_PARTS;
-    const bow = rise * Math.sin(Math.PI * t);
-    return {
-      x: from.x + (to.x - from.x) * t,
-      y: from.y + (to.y - from.y) * t + (behind ? 0 : bow),
-      // A worn strap lies nearer to the bag than a free one.
-      z: from.z + (to.z - from.z) * t - (behind ? bow * 0.6 : 0),
-    };
-  });
+const CORNER = Math.PI / 6 + 1e-3;
+
+const turnsWith = (angle: number): RimCorner['turns'] =>
+  Math.PI - angle > CORNER ? 'peak' : angle - Math.PI > CORNER ? 'notch' : 'straight';
+
+const ON: RimCorner = { joined: false, turns: 'straight' };
+
+/** Facets never change: their rims are walked once, however many ask. */
+const walked = new WeakMap<BagGraph['facets'], RimStretch[][]>();
+
+/**
+ * The one walk round the made-up bag: all that no seam takes, loop by loop, the longest first, round flaps and handles
+ * too. Each loop runs along the outlines of its pieces, stretch by stretch.
+ */
+export function rimWalk(graph: BagGraph): readonly RimStretch[][] {
+  const known = walked.get(graph.facets);
+  if (known) return known;
+  const piece = pieceIndex(graph);
+  const facets = groupBy(graph.facets, (facet) => facet.piece);
+  const loopsOn = wholeLoops(graph);
+  const goesOver = fabricAt(graph);
+  const cornerAfter = (end: EdgePlace): RimCorner => {
+    const between = goesOver(end);
+    if (!between) return { joined: true, turns: 'straight' };
+    const joined = between.crossed.some(({ kind }) => kind !== 'grown');
+    return { joined, turns: turnsWith(between.angle) };
+  };
+  const stretchesAlong = ({ interval }: RimPart): RimStretch[] => {
+    const own = piece(interval.piece);
+    const [loops, length] = [loopsOn(interval), intervalLength(interval)];
+    const parts = stretchesOf(own, interval.edge)
+      .flatMap(({ p, q, from, to }) =>
+        (facets.get(own.id) ?? []).flatMap((facet) => {
+          const shares = onFacet(own, facet, p, q);
+          if (!shares) return [];
+          const low = Math.max(interval.from, from + (to - from) * shares[0]);
+          const high = Math.min(interval.to, from + (to - from) * shares[1]);
+          return high - low < NO_STRETCH ? [] : [{ p, q, from, to, low, high, facet }];
+        }),
+      )
+      .sort((a, b) => a.low - b.low);
+    return parts.map(({ p, q, from, to, low, high, facet }, i): RimStretch => {
+      const place = (at: number) => move(facet.motion, along(p, q, (at - from) / (to - from)));
+      const { x: ox, y: oy } = outwardNormal(p, q);
+      const { u, v } = facet.motion;
+      const last = i === parts.length - 1;
+      return {
+        piece: own.id,
+        face: facet.face,
+        from: place(low),
+        to: place(high),
+        out: unit({ x: ox * u.x + oy * v.x, y: ox * u.y + oy * v.y, z: ox * u.z + oy * v.z }),
+        normal: unit(outward(facet.motion)),
+        loops: (loops * (high - low)) / length,
+        after: last
+          ? cornerAfter({ piece: own.id, edge: interval.edge, at: interval.to })
+          : { ...ON, turns: turnsWith(insideAngle(own, interval.edge, high)) },
+      };
+    });
+  };
+  const rims = cornersOf(graph)
+    .rims()
+    .map((loop) => loop.flatMap(stretchesAlong))
+    .filter((loop) => loop.length > 0)
+    .sort((a, b) => rimLength(b) - rimLength(a));
+  walked.set(graph.facets, rims);
+  return rims;
+}
+
+/** Way along some stretches of a rim, mm. */
+export const rimLength = (loop: readonly RimStretch[]): number =>
+  loop.reduce((sum, { from, to }) => sum + distance3(from, to), 0);
+
+/** The stretches of the rims that lie on the body; flap and handles are left out. */
+export const bodyRims = (graph: BagGraph): RimStretch[][] =>
+  rimWalk(graph)
+    .map((loop) => loop.filter((stretch) => !hangs(stretch)))
+    .filter((loop) => loop.length > 0)
+    .sort((a, b) => rimLength(b) - rimLength(a));
+
+/** Where along a bag a stretch of its rim lies. */
+export type RimFace = 'front' | 'back' | 'left' | 'right' | 'flap' | 'handle';
+
+/** The part of the bag a stretch of the rim runs along: by the way its fabric looks, or as what hangs on the body. */
+export const rimFace = ({ face, normal: { x, z } }: RimStretch): RimFace =>
+  face === 'flap' || face === 'handle'
+    ? face
+    : z > 0.5
+      ? 'front'
+      : z < -0.5
+        ? 'back'
+        : x < 0
+          ? 'left'
+          : 'right';
+
+/**
+ * A loop of the rim as a maker goes round it: from the left end of the front to the right, and round behind. Each
+ * stretch tells of the corner after it in this direction.
+ */
+export function fromFrontLeft(loop: readonly RimStretch[]): RimStretch[] {
+  // Outlines run so that the front's rim is walked from right to left.
+  const round = loop
+    .map(
+      (one, i): RimStretch => ({ ...one, from: one.to, to: one.from, after: (loop.at(i - 1) ?? one).after }),
+    )
+    .reverse();
+  const first = round.findIndex(
+    (one, i) => rimFace(one) === 'front' && rimFace(round.at(i - 1) ?? one) !== 'front',
+  );
+  return first <= 0 ? round : [...round.slice(first), ...round.slice(0, first)];
 }

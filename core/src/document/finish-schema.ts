@@ -8,9 +8,16 @@ const diameter = z
   .min(5, 'A button is at least 5 mm across.')
   .max(100, 'A button is at most 10 cm across.');
 
+/** How far apart the rims of the full bag are, where the maker says so, mm. */
+const over = z
+  .number('How thick the full bag is is a number of mm.')
+  .min(0, 'How thick the full bag is cannot be less than nothing.')
+  .max(600, 'A full bag is at most 60 cm thick.')
+  .optional();
+
 /** What can close a bag, by what it is. */
 export const closures = {
-  button: z.strictObject({ of: z.literal('button'), diameter, many: many('Buttons') }),
+  button: z.strictObject({ of: z.literal('button'), diameter, many: many('Buttons'), over }),
   /** Holes in the front's edge, buttons behind; `diameter` is a button's, mm. */
   holes: z.strictObject({ of: z.literal('holes'), diameter, many: many('Button holes') }),
   zip: z.strictObject({ of: z.literal('zip') }),
@@ -21,6 +28,7 @@ export const closures = {
       .number('A toggle’s length is a number of mm.')
       .min(10, 'A toggle is at least 1 cm long.')
       .max(150, 'A toggle is at most 15 cm long.'),
+    over,
   }),
   eyelets: z.strictObject({ of: z.literal('eyelets'), perFace: count('Eyelets on each face', 30) }),
 };

@@ -1,4 +1,4 @@
-import { type BagGraph, type Face, move, rimStretches } from '../bag/index.ts';
+import { type BagGraph, bodyRims, type Face, move } from '../bag/index.ts';
 import { contains, groupBy, type Point3 } from '../geometry/index.ts';
 import type { Cloth } from './cloth.ts';
 import type { Mesh } from './mesh.ts';
@@ -23,7 +23,7 @@ export function facesOf(graph: BagGraph, mesh: Mesh): Faces {
   const owner = new Map<number, Face>();
   const hanging = new Set<number>();
   const flap: Array<{ vertex: number; place: Point3 }> = [];
-  const rim = graph.facets.some(({ face }) => face === 'flap') ? (rimStretches(graph)[0] ?? []) : [];
+  const rim = graph.facets.some(({ face }) => face === 'flap') ? (bodyRims(graph)[0] ?? []) : [];
   const mouth = middleOf(rim.map(({ from }) => from));
   for (const { piece, at, points } of mesh.grids) {
     const own = facets.get(piece.id) ?? [];

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { checkGraph, cornersOf, measure, mismatches, narrowestGirth } from '../bag/index.ts';
+import { checkGraph, cornersOf, insideOf, measure, mismatches } from '../bag/index.ts';
 import { materialsOf, sizeTable } from '../fit/index.ts';
 import { area } from '../geometry/index.ts';
 import { constructions, testDocument } from '../testing/arbitraries.ts';
@@ -208,7 +208,7 @@ describe('the narrowest place', () => {
       bottom: { ...SQUARES, columns: 3, rows: 1 },
     }).graph;
     const { width, depth } = measure(box);
-    expect(narrowestGirth(box)).toBeCloseTo(2 * (width + depth), 6);
+    expect(insideOf(box).girth).toBeCloseTo(2 * (width + depth), 6);
     const purse = build({
       family: 'gathered',
       body: PANEL,
@@ -216,7 +216,7 @@ describe('the narrowest place', () => {
       band: { swatch: 's2', rows: 4 },
       slit: 0,
     }).graph;
-    expect(narrowestGirth(purse)).toBeCloseTo(measure(purse).width, 6);
+    expect(insideOf(purse).girth).toBeCloseTo(measure(purse).width, 6);
   });
 
   test('a piece gathered at its ends and open sides: opening and height by hand', () => {
@@ -262,8 +262,8 @@ describe('the narrowest place', () => {
     const { graph, materials } = build({ family: 'two-faces', face: shaped, tuck: 0 });
     const waist = 30 * materials.pitch('s2');
     // The join moves the outline out a little; the levels measured lie close to the waist.
-    expect(narrowestGirth(graph)).toBeGreaterThan(2 * waist);
-    expect(narrowestGirth(graph)).toBeLessThan(2 * waist * 1.12);
+    expect(insideOf(graph).girth).toBeGreaterThan(2 * waist);
+    expect(insideOf(graph).girth).toBeLessThan(2 * waist * 1.12);
   });
 });
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { checkGraph, cornersOf, levelCuts, measure, move, narrowestGirth } from '../bag/index.ts';
+import { checkGraph, cornersOf, insideOf, levelCuts, measure, move } from '../bag/index.ts';
 import type { Features } from '../document/index.ts';
 import { type Construction, type FaceMake, familyOf } from '../families/index.ts';
 import { rimBehind } from '../families/layout/flap.ts';
@@ -123,7 +123,7 @@ describe('a drawn-in waist', () => {
   test('decides what goes in: a quarter drawn in leaves three quarters of the way round', () => {
     const { plain, graph } = build(boxed, { waist: { at: 70, draw: 25 } });
     const { width, depth } = measure(plain);
-    expect(narrowestGirth(graph)).toBeCloseTo(0.75 * 2 * (width + depth), 4);
+    expect(insideOf(graph).girth).toBeCloseTo(0.75 * 2 * (width + depth), 4);
     // Neither the size nor the mouth changes.
     expect(measure(graph)).toEqual(measure(plain));
   });

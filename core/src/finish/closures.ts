@@ -1,3 +1,6 @@
+import { firstEyelet } from '../bag/index.ts';
+import { whole } from '../geometry/index.ts';
+
 /** Lengths zips are sold in, mm. */
 export const ZIP_LENGTHS = [
   100, 120, 140, 160, 180, 200, 220, 250, 300, 350, 400, 450, 500, 550, 600, 650, 700, 750, 800, 900, 1000,
@@ -37,22 +40,45 @@ export function evenPlaces(loops: number, many: number): number[] {
 }
 
 /**
- * Loops before each of so many holes of `skip` stitches, about their even places: as many loops before the first as after
- * the last. One in the middle may be a loop off, as the parity has it.
+ * Stitches before each of so many holes of `skip` stitches: the holes about the middles of equal parts, as many stitches
+ * before the first as after the last. A middle one may be a stitch off, as the parity has it. None where the stitches
+ * are too few to leave one between holes.
  */
-export const holePlaces = (loops: number, many: number, skip: number): number[] =>
-  evenPlaces(loops, many).map((at) =>
-    Math.max(0, at - (2 * at > loops ? Math.ceil(skip / 2) : Math.floor(skip / 2))),
+export function holePlaces(stitches: number, many: number, skip: number): number[] {
+  if (many < 1 || stitches < many * (skip + 1)) return [];
+  // The middles of equal parts are a hole's own middle: half of it lies before.
+  const before = (i: number) => whole(((i + 0.5) * stitches) / many - skip / 2);
+  return Array.from({ length: many }, (_, i) =>
+    2 * i + 1 <= many ? before(i) : stitches - skip - before(many - 1 - i),
   );
+}
 
 /** Cord for a drawstring: once round the mouth, and enough at both ends to pull and knot, mm. */
 export const cordLength = (opening: number): number => opening + 2 * CORD_END;
 const CORD_END = 180;
 
-/** Loops along the rim between eyelets, spread within one; the cord goes in and out, so they are even in number. */
-export function eyeletGaps(loops: number, eyelets: number): number[] {
-  return Array.from(
-    { length: eyelets },
-    (_, i) => Math.round(((i + 1) * loops) / eyelets) - Math.round((i * loops) / eyelets),
+/**
+ * Stitches before each of so many eyelets of a drawstring, evenly round the mouth, each taking one stitch: the same from
+ * the left and from the right as seen from the front, with the front's middle between two eyelets or at one, as
+ * `firstEyelet` has it. None where no stitch would be left between them.
+ *
+ * @param stitches of the whole round, from the left end of the front on, and `front` those of them that lie in front.
+ */
+export function eyeletStitches(stitches: number, front: number, eyelets: number): number[] {
+  if (eyelets < 2 || stitches < 2 * eyelets) return [];
+  const onto = (k: number) => ((k % stitches) + stitches) % stitches;
+  const first = firstEyelet(eyelets);
+  const right = Array.from({ length: eyelets / 2 + (first === 0 ? 1 : 0) }, (_, i) =>
+    whole(front / 2 + ((i + first) * stitches) / eyelets - 0.5),
   );
+  // Those on the middles of front and back are their own mirror images.
+  const left = (first === 0 ? right.slice(1, -1) : right).map((k) => front - 1 - k);
+  return [...right, ...left].map(onto).sort((a, b) => a - b);
 }
+
+/** Stitches from each eyelet to the next along a closed round, each eyelet taking one of them. */
+export const eyeletGaps = (places: readonly number[], stitches: number): number[] =>
+  places.map((at, i) => {
+    const next = places[i + 1];
+    return next === undefined ? stitches - at - 1 + (places[0] ?? 0) : next - at - 1;
+  });

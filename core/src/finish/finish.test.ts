@@ -6,9 +6,9 @@ import { area } from '../geometry/index.ts';
 import { planOf } from '../plan/index.ts';
 import { constructions, features, finishes, testDocument } from '../testing/arbitraries.ts';
 import {
-  edgeCount,
   evenPlaces,
   eyeletGaps,
+  eyeletStitches,
   finishOf,
   holePlaces,
   holeSkip,
@@ -34,30 +34,7 @@ const plain: Construction = {
   body: squares(6, 3),
 };
 
-describe('the first edge round', () => {
-  test('round six squares of 14 loops: one in each loop and one at each of six joins, by hand', () => {
-    const count = edgeCount(planOf(testDocument(plain)).graph);
-    // Four rounds of clusters: 12 stitches and a corner chain at either end.
-    expect(count).toMatchObject({ along: 6 * 14, joins: 6, peaks: 0, notches: 0, first: 84 + 6 });
-  });
-
-  test('a zigzag rim takes more at its peaks and fewer at its notches', () => {
-    const { graph } = planOf(
-      testDocument({ family: 'on-point', motif: 'm1', rounds: 4, across: 2, rows: 3, bottom: 'tapered' }),
-    );
-    const count = edgeCount(graph);
-    // Two peaks on either face, a notch between them on either face; the notches at the sides lie on the folds.
-    expect(count?.peaks).toBe(4);
-    expect(count?.notches).toBe(2);
-    expect(count?.first).toBe((count?.along ?? 0) + (count?.joins ?? 0) + 2 * 4 - 2 * 2);
-  });
-
-  test('later rounds go evenly from the first to what they should grow to', () => {
-    const edge = { swatch: 's2', rounds: 3, growth: -20 };
-    const count = edgeCount(planOf({ ...testDocument(plain), features: { edge } }).graph);
-    expect(count?.rounds).toEqual([90, 81, 72]);
-  });
-
+describe('edge rounds', () => {
   test('so many rounds fill a bag up to its lining: 30 mm by 5.5 mm a round', () => {
     expect(roundsToFill(300, 330, 5.5)).toBe(5);
     expect(roundsToFill(340, 330, 5.5)).toBe(0);
@@ -83,15 +60,40 @@ describe('closures', () => {
     );
   });
 
-  test('eyelets share the rim within one loop', () => {
+  test('eyelets and the stitches between them are the round, spread within two, alike from left and right', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 20, max: 400 }), fc.integer({ min: 2, max: 10 }), (loops, half) => {
-        const gaps = eyeletGaps(loops, 2 * half);
-        expect(gaps).toHaveLength(2 * half);
-        expect(gaps.reduce((a, b) => a + b, 0)).toBe(loops);
-        expect(Math.max(...gaps) - Math.min(...gaps)).toBeLessThanOrEqual(1);
-      }),
+      fc.property(
+        fc.integer({ min: 40, max: 400 }),
+        fc.integer({ min: 2, max: 10 }),
+        fc.double({ min: 0.2, max: 0.6, noNaN: true }),
+        (stitches, half, share) => {
+          const front = Math.round(stitches * share);
+          const places = eyeletStitches(stitches, front, 2 * half);
+          const gaps = eyeletGaps(places, stitches);
+          expect(gaps).toHaveLength(2 * half);
+          // Each eyelet takes a stitch of its own.
+          expect(gaps.reduce((a, b) => a + b, 0) + 2 * half).toBe(stitches);
+          expect(Math.max(...gaps) - Math.min(...gaps)).toBeLessThanOrEqual(2);
+          const alone = places.filter((at) => !places.includes((2 * stitches + front - 1 - at) % stitches));
+          // Only one on a middle that lies between two stitches has no mirror image.
+          expect(alone.length).toBeLessThanOrEqual(half % 2 === 0 ? 0 : 2);
+        },
+      ),
     );
+  });
+
+  test('eight eyelets in a round of 88, half of it in front, by hand', () => {
+    // A gap of 11 from eyelet to eyelet, the first half of it from the middle of the front: 22 + 5.5, and its stitch.
+    const places = eyeletStitches(88, 44, 8);
+    expect(places).toEqual([5, 16, 27, 38, 49, 60, 71, 82]);
+    expect(eyeletGaps(places, 88)).toEqual([10, 10, 10, 10, 10, 10, 10, 10]);
+  });
+
+  test('six in the same round have one on the middle of the front, and none at a side', () => {
+    const places = eyeletStitches(88, 44, 6);
+    // 22 lies between two stitches: the one after it, and 44 on. The others 14.67 off it, and 29.33, either way.
+    expect(places).toEqual([7, 22, 36, 51, 66, 80]);
+    expect(eyeletGaps(places, 88)).toEqual([14, 13, 14, 14, 13, 14]);
   });
 
   test('a zip is the next one at or above half of the mouth', () => {

@@ -1,4 +1,4 @@
-import { type BagGraph, measure, move, rimStretches } from '../bag/index.ts';
+import { type BagGraph, bodyRims, measure, move } from '../bag/index.ts';
 
 /** How a flap sits and how far it comes down, mm. */
 export interface FlapReach {
@@ -26,7 +26,7 @@ export function flapReach(graph: BagGraph): FlapReach | undefined {
   const lowest = Math.min(...corners.map(({ y }) => y));
   const root = corners.filter(({ y, z }) => Math.abs(y - rim) < NEAR && Math.abs(z + depth / 2) < NEAR);
   const middle = root.reduce((sum, { x }) => sum + x / root.length, 0);
-  const behind = rimStretches(graph)
+  const behind = bodyRims(graph)
     .flat()
     .filter(({ normal, from, to }) => normal.z < -0.5 && from.y > rim - NEAR && to.y > rim - NEAR);
   const loops = (side: 1 | -1) =>

@@ -1,5 +1,5 @@
 import { EndType, inflatePathsD, JoinType } from 'clipper2-ts';
-import { type BagGraph, type Face, measure, move, rimStretches } from '../bag/index.ts';
+import { type BagGraph, bodyRims, type Face, measure, move } from '../bag/index.ts';
 import { area, distance, extent, hullOf, type Point } from '../geometry/index.ts';
 
 /** A piece of lining to cut: its seam line, without allowance. */
@@ -53,7 +53,7 @@ const FLAT = 8;
  */
 export function liningPieces(graph: BagGraph): LiningPiece[] {
   const { depth } = measure(graph);
-  const [mouth = []] = rimStretches(graph);
+  const [mouth = []] = bodyRims(graph);
   const top = Math.min(...mouth.flatMap(({ from, to }) => [from.y, to.y]));
   const bottom = faceOutline(graph, 'bottom', top, 'x', 'z');
   if (bottom.length > 8) {

@@ -1,4 +1,4 @@
-import type { Measure } from '../bag/index.ts';
+import type { Inside } from '../bag/index.ts';
 import type { Content } from '../document/index.ts';
 import type { Point3 } from '../geometry/index.ts';
 
@@ -6,47 +6,64 @@ import type { Point3 } from '../geometry/index.ts';
 export interface ContentFit {
   readonly content: Content;
   readonly fits: boolean;
+  /** It goes in only with another than its longest side upright. */
+  readonly lies: boolean;
   /** What leaves the least room: the way round the mouth, round the body, or the height. */
   readonly binds: 'opening' | 'body' | 'height';
   /** Room left there, mm; negative when it is short by that much. */
   readonly room: number;
 }
 
-/** Way round a thing's cross-section, lying so that its longest side goes in first; and that side. */
-function girthAndLength(content: Content): { girth: number; length: number } {
+/** One way a thing can go in: the way round its section, and how long it is upright. */
+interface Pose {
+  readonly girth: number;
+  readonly length: number;
+}
+
+/** The ways a thing can go in, the one with its longest side upright first. */
+function posesOf(content: Content): readonly [Pose, ...Pose[]] {
   if (content.shape === 'cylinder') {
     const { diameter, height } = content;
+    const standing = { girth: Math.PI * diameter, length: height };
     // A flat tin goes in edge first: its section is then diameter by height.
-    return height >= diameter
-      ? { girth: Math.PI * diameter, length: height }
-      : { girth: 2 * (diameter + height), length: diameter };
+    const lying = { girth: 2 * (diameter + height), length: diameter };
+    return height >= diameter ? [standing, lying] : [lying, standing];
   }
-  const [least, middle, most] = [content.height, content.width, content.thickness].sort((a, b) => a - b);
-  return { girth: 2 * ((least ?? 0) + (middle ?? 0)), length: most ?? 0 };
+  const sides = [content.height, content.width, content.thickness].sort((a, b) => b - a);
+  const [most = 0, middle = 0, least = 0] = sides;
+  return [
+    { girth: 2 * (middle + least), length: most },
+    { girth: 2 * (most + least), length: middle },
+    { girth: 2 * (most + middle), length: least },
+  ];
 }
 
 /**
- * Holds each thing against the bag: a section p by t passes where its girth 2 (p + t) is at most the way
- * round inside, and the thing goes in whole when its length is at most the bag's height.
+ * Holds each thing against the bag: a section p by t passes where its girth 2 (p + t) is at most the way round inside,
+ * and the thing goes in whole when it is upright no longer than the bag is closed all round. A thing goes in with its
+ * longest side upright, or else lying.
  *
- * @param sizes finished sizes of the bag, mm; `opening` all the way round.
- * @param narrowest way round the bag at its narrowest place, mm.
+ * @param inside the room in the bag, mm, with the way round its opening.
  */
 export function contentFits(
-  sizes: Readonly<Record<Measure, number>>,
-  narrowest: number,
+  inside: Inside & { readonly opening: number },
   contents: readonly Content[],
 ): ContentFit[] {
-  return contents.map((content): ContentFit => {
-    const { girth, length } = girthAndLength(content);
+  const tightest = ({ girth, length }: Pose) => {
     const rooms = [
-      { binds: 'opening' as const, room: sizes.opening - girth, of: girth },
-      { binds: 'body' as const, room: narrowest - girth, of: girth },
-      { binds: 'height' as const, room: sizes.height - length, of: length },
+      { binds: 'opening' as const, room: inside.opening - girth, of: girth },
+      { binds: 'body' as const, room: inside.girth - girth, of: girth },
+      { binds: 'height' as const, room: inside.height - length, of: length },
     ];
     // Compared by share of the thing's own measure: 2 cm of girth is less than 2 cm of height.
-    const tightest = rooms.reduce((a, b) => (b.room / b.of < a.room / a.of ? b : a));
-    return { content, fits: tightest.room >= 0, binds: tightest.binds, room: tightest.room };
+    return rooms.reduce((a, b) => (b.room / b.of < a.room / a.of ? b : a));
+  };
+  return contents.map((content): ContentFit => {
+    const [upright, ...others] = posesOf(content);
+    const stands = tightest(upright);
+    const lies = stands.room >= 0 ? undefined : others.map(tightest).find(({ room }) => room >= 0);
+    const { binds, room } = lies ?? stands;
+    return { content, fits: room >= 0, lies: lies !== undefined, binds, room };
   });
 }
 

@@ -14,3 +14,9 @@ export const SAME_PLACE = 1e-3;
 
 /** A stretch of an edge shorter than this, mm, is none: it is what cutting leaves beside a corner. */
 export const NO_STRETCH = 0.01;
+
+/**
+ * The nearest whole number. Counts that share a stitch come to halves: rounding noise must not say which way those go,
+ * so all of them go up.
+ */
+export const whole = (count: number): number => Math.round(count + NOTHING);

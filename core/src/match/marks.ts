@@ -8,9 +8,9 @@ import {
   pathOn,
   pieceIndex,
   type Seam,
+  wholeLoops,
 } from '../bag/index.ts';
 import { distance, NOTHING } from '../geometry/index.ts';
-import { wholeLoops } from './sides.ts';
 
 /** A place to put a stitch marker along the edge of a panel. */
 export interface Mark {

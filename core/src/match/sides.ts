@@ -2,27 +2,14 @@ import {
   type BagGraph,
   type EdgeKind,
   edgeOf,
-  type Interval,
   intervalLength,
   joinedSeams,
   pieceIndex,
   type Seam,
+  wholeLoops,
 } from '../bag/index.ts';
 import { groupBy } from '../geometry/index.ts';
 import { type Ease, easeOf, type Pairing, pairLoops, type Take } from './pairing.ts';
-
-/**
- * Whole insertions on part of an edge. Rounded from the edge's start at both ends, so that the parts of an
- * edge always add up to the edge.
- */
-export function wholeLoops(graph: BagGraph): (interval: Interval) => number {
-  const piece = pieceIndex(graph);
-  return ({ piece: id, edge, from, to }) => {
-    const { loops, length } = edgeOf(piece(id), edge);
-    const upTo = (position: number) => Math.round((loops * position) / length);
-    return Math.abs(upTo(to) - upTo(from));
-  };
-}
 
 /** How the two sides of a seam are taken together. Seams of the same counts share one pairing. */
 export function seamPairing(graph: BagGraph): (seam: Seam) => Pairing {

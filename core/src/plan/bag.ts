@@ -1,4 +1,11 @@
-import { type BagGraph, type GraphProblem, MEASURES, mismatches, narrowestGirth } from '../bag/index.ts';
+import {
+  type BagGraph,
+  type GraphProblem,
+  type Inside,
+  insideOf,
+  MEASURES,
+  mismatches,
+} from '../bag/index.ts';
 import type { BagDocument } from '../document/index.ts';
 import { type Construction, familyOf } from '../families/index.ts';
 import { withFeatures } from '../features/index.ts';
@@ -22,8 +29,8 @@ export interface BuiltBag {
   readonly settled: Construction;
   readonly graph: BagGraph;
   readonly finished: FinishedSizes;
-  /** The narrowest way round its upper part, mm. */
-  readonly girth: number;
+  /** What it has room for. */
+  readonly inside: Inside;
   readonly lines: readonly LineMatch[];
   readonly marked: readonly MarkedEdge[];
   readonly mismatches: readonly GraphProblem[];
@@ -99,7 +106,7 @@ function build(document: BagDocument): Building {
       settled,
       graph,
       finished,
-      girth: narrowestGirth(graph),
+      inside: insideOf(graph),
       lines: lineMatches(graph),
       marked: markedEdges(graph),
       mismatches: mismatches(graph),

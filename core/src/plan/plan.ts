@@ -12,7 +12,6 @@ import { featureControls } from '../features/index.ts';
 import {
   type ContentFit,
   contentFits,
-  type Finished,
   materialsOf,
   type SizeVariable,
   sizeTable,
@@ -98,7 +97,7 @@ export function planOf(document: BagDocument): Plan {
 
 /** Works out everything that follows from a bag and the rest of its document. */
 function worked(document: BagDocument, bag: BuiltBag): Plan {
-  const { settled, lines, marked, joining, girth } = bag;
+  const { settled, lines, marked, joining, inside } = bag;
   const { sizes, rests } = bag.finished;
   const { graph, straps, drop } = hangStraps(bag.graph, document, bag.table);
   const designs = designsOf(document, graph);
@@ -116,7 +115,7 @@ function worked(document: BagDocument, bag: BuiltBag): Plan {
       ...MEASURES.map((measure) => tapeOf(measure, sizes[measure], targetOf(document, graph, measure))),
       ...(drop ? [tapeOf('strapDrop', drop, document.brief.strapDrop)] : []),
     ],
-    contents: contentFits(valuesOf(sizes), girth, document.brief.contents ?? []),
+    contents: contentFits({ ...inside, opening: sizes.opening.value }, document.brief.contents ?? []),
     lines,
     marked,
     mismatches: bag.mismatches,
@@ -161,13 +160,6 @@ function joinOptionsOf({ joins }: BagDocument): JoinOptions {
     },
   };
 }
-
-const valuesOf = ({ width, height, depth, opening }: Readonly<Record<Measure, Finished>>) => ({
-  width: width.value,
-  height: height.value,
-  depth: depth.value,
-  opening: opening.value,
-});
 
 /** The family's controls for the document as it stands. */
 export function controlsOf(document: BagDocument): Control<Construction>[] {

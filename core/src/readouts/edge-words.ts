@@ -1,5 +1,5 @@
-import { type BagGraph, edgeOf, intervalLength, pieceIndex } from '../bag/index.ts';
-import { edgeMeetings, wholeLoops } from '../match/index.ts';
+import { type BagGraph, edgeOf, intervalLength, pieceIndex, wholeLoops } from '../bag/index.ts';
+import { edgeMeetings } from '../match/index.ts';
 import { edgeNames } from '../runs/index.ts';
 
 /** What an edge is and what it meets, in a sentence. */

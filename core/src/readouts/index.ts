@@ -14,9 +14,9 @@ const round = (value: number) => Math.round(value * 100) / 100;
 
 /** The finish as plain figures, mm. */
 function finishReadout(plan: Plan) {
-  const { edge, straps, flap, closure, cord, lining, ready, fill, operations, warnings } = finishOf(plan);
+  const { edges, straps, flap, closure, cord, lining, ready, fill, operations, warnings } = finishOf(plan);
   return {
-    edge: edge ?? null,
+    edges,
     straps: straps
       ? {
           ...straps,
@@ -29,7 +29,7 @@ function finishReadout(plan: Plan) {
       : null,
     flap: flap ? { ...flap, reach: round(flap.reach), share: round(flap.share) } : null,
     closure: closure ?? null,
-    cord: cord ? { mm: round(cord.length), gaps: cord.gaps } : null,
+    cord: cord ? { ...cord, length: round(cord.length) } : null,
     lining: lining.map(({ name, cut, outline }) => ({
       name,
       cut,
@@ -63,9 +63,10 @@ export function readouts(plan: Plan, reading: Reading) {
       offBy: target ? round(off) : null,
       because: finished.because.map(({ what, share }) => ({ size: what, share: round(share) })),
     })),
-    contents: plan.contents.map(({ content, fits, binds, room }) => ({
+    contents: plan.contents.map(({ content, fits, lies, binds, room }) => ({
       name: content.name,
       fits,
+      lies,
       binds,
       roomMm: round(room),
     })),

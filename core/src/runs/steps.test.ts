@@ -1,9 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { joinedSeams } from '../bag/index.ts';
+import { joinedSeams, wholeLoops } from '../bag/index.ts';
 import { familyOf } from '../families/index.ts';
 import { materialsOf, sizeTable } from '../fit/index.ts';
-import { wholeLoops } from '../match/index.ts';
 import { planOf } from '../plan/index.ts';
 import { constructions, testDocument } from '../testing/arbitraries.ts';
 import {

@@ -1,19 +1,10 @@
-import { type BagGraph, type Extents, measure, rimStretches, type Strap } from '../bag/index.ts';
+import { type BagGraph, type Extents, measure, type Strap } from '../bag/index.ts';
 import type { BagDocument } from '../document/index.ts';
 import { yarnOf } from '../document/look-up.ts';
+import { edgeCounts, faceStitches } from '../edging/index.ts';
 import type { Finished, SizeTable } from '../fit/index.ts';
 import { dropOf } from './drop.ts';
 import { planStraps, type StrapPlaces, type StrapPlan } from './straps.ts';
-
-/** Loops of the mouth in front and behind. */
-export function faceLoops(graph: BagGraph): { readonly front: number; readonly back: number } {
-  const [mouth = []] = rimStretches(graph);
-  const sum = (side: 1 | -1) =>
-    Math.round(
-      mouth.filter(({ normal }) => normal.z * side > 0.5).reduce((loops, one) => loops + one.loops, 0),
-    );
-  return { front: sum(1), back: sum(-1) };
-}
 
 /** A bag with its straps, worked out and hung on. */
 export interface Hanging {
@@ -31,7 +22,7 @@ export function hangStraps(graph: BagGraph, document: BagDocument, table: SizeTa
   const { swatch, gauge } = table.swatch(own.swatch);
   const size = measure(graph);
   const { fibre } = yarnOf(document, swatch.yarn);
-  const straps = planStraps(own, gauge, fibre, { width: size.width, ...faceLoops(graph) });
+  const straps = planStraps(own, gauge, fibre, { width: size.width, ...faceStitches(edgeCounts(graph)) });
   const rows = straps.counts === 'rows';
   const drop = dropOf(straps, rows ? table.row(own.swatch) : table.pitch(own.swatch));
   return { graph: hungOnto(graph, size, straps, own.swatch), straps, drop };

@@ -1,6 +1,7 @@
 import type { BagGraph } from '../bag/index.ts';
 import type { BagDocument } from '../document/index.ts';
 import { motifOf, yarnOf } from '../document/look-up.ts';
+import { edgeCounts, edgeStitches } from '../edging/index.ts';
 import { gaugeOf } from '../gauge/index.ts';
 import { area, groupBy, must } from '../geometry/index.ts';
 import type { Stitch } from '../stitches/index.ts';
@@ -57,26 +58,7 @@ export function effortOf(
       if (piece.make.of === 'panel') put(panelStitches(piece, area), piece.make.swatch);
   }
   const { edging } = graph.trim ?? {};
-  if (edging) {
-    const free = rimLoops(graph);
-    put(free * edging.rounds * (1 + edging.growth / 2), edging.swatch);
-  }
+  if (edging) put(edgeStitches(edgeCounts(graph)), edging.swatch);
   const minutes = stitches / STITCHES_A_MINUTE + insertions / JOINS_A_MINUTE + ends / ENDS_A_MINUTE;
   return { stitches: Math.round(stitches), yarn: yarn + joinYarn, minutes };
-}
-
-/** Loops along all that no seam takes. */
-function rimLoops({ pieces, seams }: BagGraph): number {
-  const perMm = new Map<string, number>();
-  let loops = 0;
-  for (const { id, edges } of pieces) {
-    edges.forEach((edge, i) => {
-      perMm.set(`${id}/${i}`, edge.loops / edge.length);
-      loops += edge.loops;
-    });
-  }
-  for (const { a, b } of seams)
-    for (const { piece, edge, from, to } of [a, b])
-      loops -= Math.abs(to - from) * must(perMm.get(`${piece}/${edge}`), 'edge');
-  return Math.max(0, loops);
 }

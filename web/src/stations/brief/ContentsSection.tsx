@@ -17,7 +17,7 @@ import type { StationProps } from '../station.ts';
 const BINDS: Record<ContentFit['binds'], string> = {
   opening: 'the mouth',
   body: 'the way round the bag',
-  height: 'the height',
+  height: 'the height up to the lowest rim',
 };
 
 /** What the bag must hold: boxes and cylinders, each with what decides whether it goes in. */
@@ -35,7 +35,7 @@ export function ContentsSection({ plan, store }: StationProps) {
   const full = contents.length >= LIMITS.contents;
   return (
     <Section title="What it must hold">
-      {plan.contents.map(({ content, fits, binds, room }) => (
+      {plan.contents.map(({ content, fits, lies, binds, room }) => (
         <div key={content.id} className="flex flex-col gap-1.5 border-b border-line pb-2.5 last:border-b-0">
           <div className="grid grid-cols-[1fr_auto] items-end gap-2">
             <TextField label="Thing" value={content.name} onChange={(name) => change({ ...content, name })} />
@@ -77,8 +77,10 @@ export function ContentsSection({ plan, store }: StationProps) {
           </Row>
           <p className={`text-sm font-medium ${fits ? 'text-reed' : 'text-loosestrife'}`}>
             {fits
-              ? `✓ Goes in; ${BINDS[binds]} leaves ${formatLength(room, system)}.`
-              : `✗ Does not go in: ${BINDS[binds]} is ${formatLength(-room, system)} short.`}
+              ? `✓ Goes in${lies ? ' lying' : ''}; ${BINDS[binds]} leaves ${formatLength(room, system)}.`
+              : binds === 'height'
+                ? `✗ Stands ${formatLength(-room, system)} above the lowest place of the rim.`
+                : `✗ Does not go in: ${BINDS[binds]} is ${formatLength(-room, system)} short.`}
           </p>
         </div>
       ))}

@@ -44,11 +44,11 @@ describe('what it must hold', () => {
     ]);
     expect(screen.getByText(/Goes in;/).textContent).toContain('✓');
     await type(hands, 'wide', '90');
-    const said = screen.getByText(/Does not go in/).textContent ?? '';
+    const said = screen.getByText(/^✗ /).textContent ?? '';
     // As the core has it, for the same document.
     const [fit] = planOf(store.getState().document).contents;
     expect(fit?.fits).toBe(false);
-    expect(said).toContain(`${((fit?.room ?? 0) / -10).toFixed(1)} cm short`);
+    expect(said).toContain(`Stands ${((fit?.room ?? 0) / -10).toFixed(1)} cm above`);
   });
 
   test('two things have two names for the program, however often one is taken out and put in', async () => {

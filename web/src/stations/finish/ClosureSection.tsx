@@ -3,8 +3,10 @@ import {
   type Closure,
   type ClosurePlan,
   closures,
+  type FacePlaces,
   type FinishPlan,
   formatLength,
+  type Over,
 } from '@fennot/core';
 import { useSettings } from '../../api/queries.ts';
 import { Choice } from '../../ui/Choice.tsx';
@@ -84,6 +86,15 @@ export function ClosureSection({ finish, set, closure: own, cord, flap }: Closur
           onChange={(length) => set({ closure: { ...closure, length } })}
         />
       )}
+      {(closure?.of === 'button' || closure?.of === 'toggle') && (
+        <NumberField
+          label="Full bag thick at its rim, mm"
+          name="thickness of the full bag"
+          value={closure.over ?? Math.round(own && 'over' in own ? own.over.length : 0)}
+          bounds={boundsOf(closures.button.shape.over.unwrap())}
+          onChange={(over) => set({ closure: { ...closure, over } })}
+        />
+      )}
       {closure?.of === 'eyelets' && (
         <NumberField
           label="Eyelets on each face"
@@ -107,30 +118,53 @@ export function ClosureSection({ finish, set, closure: own, cord, flap }: Closur
       )}
       {cord && (
         <p className="text-sm" data-testid="cord-plan">
-          Drawstring: {cord.gaps.length} eyelets, each a chain and a skip, after {cord.gaps.join(', ')}{' '}
-          stitches of the edge in turn. Cord {formatLength(cord.length, system)}, ends to pull included.
+          {cord.places.length === 0
+            ? `Drawstring: ${cord.stitches} stitches round the mouth are too few for so many eyelets.`
+            : `Drawstring: in a round of ${cord.stitches} stitches from the left end of the front on, work ${cord.places[0]}, then ${cord.gaps.length} eyelets (chain 1, skip 1) with ${eachOf(cord.gaps)} stitches between them.`}{' '}
+          Cord {formatLength(cord.length, system)}, ends to pull included.
         </p>
       )}
     </Section>
   );
 }
 
+/** Counts in turn: said once where they are all the same. */
+const eachOf = (counts: readonly number[]): string =>
+  counts.every((count) => count === counts[0]) ? `${counts[0]}` : counts.join(', ');
+
+/** Where things stand along both faces, the same counts said once. */
+function placesText({ front, back, stitches, agree }: FacePlaces, inFront: string, behind: string): string {
+  const after = (places: readonly number[]) =>
+    places.length === 0 ? 'no room for so many' : `after ${places.join(', ')}`;
+  return agree && front.join() === back.join()
+    ? `Of ${stitches.front} stitches on each face, ${after(front)}: ${inFront}, and ${behind} at the same counts, alike from either side.`
+    : `${inFront}: of ${stitches.front} stitches ${after(front)}; ${behind}: of ${stitches.back} ${after(back)}.${
+        agree ? '' : ' The faces differ: even them out in the edge round.'
+      }`;
+}
+
+const OVER: Record<Over['from'], string> = {
+  maker: 'as you say',
+  contents: 'with what it holds',
+  depth: 'as it is deep',
+  guess: 'a guess until its contents are told under Brief, or you say it here',
+};
+
 function closureText(own: ClosurePlan, length: (mm: number) => string): string {
-  const after = (places: readonly number[]) => places.join(', ');
   switch (own.of) {
     case 'zip':
       return own.length === undefined
         ? 'No zip is sold as long as this mouth: take one by the metre.'
         : `A zip of ${length(own.length)}, the next at or above half of the way round.`;
     case 'button':
-      return `A loop of ${own.chains} chains: it reaches over the full bag and passes the button. Of ${own.loops} loops in front, after ${after(own.places)}, counted from either side alike.`;
+      return `A loop of ${own.chains} chains: it reaches over the full bag, ${length(own.over.length)} thick at its rim (${OVER[own.over.from]}), and passes the button. ${placesText(own.places, 'buttons in front', 'loops behind')}`;
     case 'holes':
-      return `Each hole: chain ${own.skip}, skip ${own.skip}; in the next round a stitch for each chain. Of ${own.loops} loops in front, begin them after ${after(own.places)}; the buttons sit behind at the same counts.`;
+      return `Each hole: chain ${own.skip}, skip ${own.skip}; in the next round a stitch for each chain. ${placesText(own.places, 'begin the holes in front', 'sew the buttons on behind')}`;
     case 'toggle':
-      return `A loop of ${own.chains} chains passes the toggle lengthwise. Of ${own.loops} loops in front, after ${after(own.places)}.`;
+      return `A loop of ${own.chains} chains: it reaches over the full bag, ${length(own.over.length)} thick at its rim (${OVER[own.over.from]}), and passes the toggle lengthwise. ${placesText(own.places, 'the toggle in front', 'its loop behind')}`;
     case 'magnet':
-      return `In the middle: of ${own.loops} loops in front, after ${after(own.places)}, and the same behind.`;
+      return `In the middle. ${placesText(own.places, 'one half in front', 'the other behind')}`;
     case 'eyelets':
-      return `A chain and a skip for each hole: in front after ${after(own.front)}, behind after ${after(own.back)}. ${own.agree ? 'Both faces agree.' : 'The faces do not agree: even their counts out in the edge round.'}`;
+      return `A chain and a skip for each hole. ${placesText(own.places, 'in front', 'behind')}`;
   }
 }

@@ -7,6 +7,8 @@ const COLOURS: Record<EdgeStrip['parts'][number]['face'], string> = {
   back: 'var(--reed)',
   left: 'var(--soft)',
   right: 'var(--soft)',
+  flap: 'var(--kingfisher)',
+  handle: 'var(--kingfisher)',
 };
 
 /** The first edge round rolled out: a stroke for each stitch, what is met on the way above, the faces below. */
@@ -17,9 +19,7 @@ export function EdgeDrawing({ strip }: { readonly strip: EdgeStrip }) {
   const count = (kind: EdgeMark['is']) => marks.filter(({ is }) => is === kind).length;
   const label = `The first edge round, ${stitches} stitches: ${parts
     .map(({ face, from, to }) => `${face} ${Math.round(to - from)}`)
-    .join(', ')}. ${count('join')} joins, ${count('strap')} strap ends${
-    count('gap') > 0 ? '; it goes out round a flap or handle' : ''
-  }.`;
+    .join(', ')}. ${count('join')} joins, ${count('strap')} strap ends.`;
   const under = (at: number) =>
     marks.some((mark) => mark.is === 'strap' && at >= mark.at && at < mark.at + mark.wide);
   return (
@@ -70,15 +70,6 @@ export function EdgeDrawing({ strip }: { readonly strip: EdgeStrip }) {
               fill="var(--card)"
               stroke="var(--loosestrife)"
               strokeWidth={1.8}
-            />
-          );
-        if (is === 'gap')
-          return (
-            <path
-              key={i}
-              d={`M${x(at) - 3} 44l3 -26M${x(at)} 44l3 -26`}
-              stroke="var(--ink)"
-              strokeWidth={1.2}
             />
           );
         if (is === 'join')

@@ -1,4 +1,4 @@
-import { type Finish, featureControlsOf, finishOf } from '@fennot/core';
+import { type EdgeCount, type Finish, featureControlsOf, finishOf } from '@fennot/core';
 import { useMemo } from 'react';
 import { ControlField } from '../../ui/ControlField.tsx';
 import { Section } from '../../ui/Section.tsx';
@@ -10,6 +10,23 @@ import { LiningSection } from './LiningSection.tsx';
 import { OrderSection } from './OrderSection.tsx';
 import { StrapSection } from './StrapSection.tsx';
 
+/** How the stitches of a first edge round come about. */
+function edgeSentence({ along, joins, peaks, notches }: EdgeCount): string {
+  const each = (many: number, one: string, more: string) =>
+    many === 0
+      ? []
+      : [
+          `${more} at ${many === 1 ? `the ${one}` : `each of ${many} ${one === 'notch' ? 'notches' : `${one}s`}`}`,
+        ];
+  const parts = [
+    `One in each of ${along} loops`,
+    ...each(joins, 'join', 'one more'),
+    ...each(peaks, 'peak', 'two more'),
+    ...each(notches, 'notch', 'three together'),
+  ];
+  return `${parts.join(', ')}${joins > 0 ? '; the stitch over a join keeps a gap from showing' : ''}.`;
+}
+
 /** Edge, straps, closure and lining, and the order of all the work. */
 export function FinishStation({ plan, store }: StationProps) {
   const { change } = store.getState();
@@ -18,7 +35,6 @@ export function FinishStation({ plan, store }: StationProps) {
   const set = (fields: Partial<Finish>) =>
     change((doc) => ({ ...doc, finish: { ...doc.finish, ...fields } }));
   const props: FinishProps = { plan, finish, set };
-  const { edge } = own;
   return (
     <>
       {own.warnings.length > 0 && (
@@ -29,15 +45,13 @@ export function FinishStation({ plan, store }: StationProps) {
         </ul>
       )}
       <Section title="Edge">
-        {edge && (
-          <p className="text-sm" data-testid="edge-count">
-            First round: <b>{edge.first} stitches</b>. One in each of {edge.along} loops, one more at each of{' '}
-            {edge.joins} joins so that no gap shows
-            {edge.peaks > 0 ? `, two more at each of ${edge.peaks} peaks` : ''}
-            {edge.notches > 0 ? `, three together at each of ${edge.notches} notches` : ''}.
+        {own.edges.map((edge, i) => (
+          <p key={i} className="text-sm" data-testid={i === 0 ? 'edge-count' : undefined}>
+            {i === 0 ? 'First round' : 'Round the next opening'}: <b>{edge.first} stitches</b>.{' '}
+            {edgeSentence(edge)}
             {edge.rounds.length > 1 ? ` Rounds: ${edge.rounds.join(', ')}.` : ''}
           </p>
-        )}
+        ))}
         {own.strip && <EdgeDrawing strip={own.strip} />}
         {featureControlsOf(plan)
           .filter(({ id }) => id.startsWith('edge'))

@@ -66,9 +66,9 @@ describe('the closure', () => {
     const button = own();
     if (button?.of !== 'button') throw new Error('a button was chosen');
     expect(said()).toContain(`A loop of ${button.chains} chains`);
-    expect(said()).toContain(`after ${button.places.join(', ')}`);
+    expect(said()).toContain(`after ${button.places.front.join(', ')}`);
     await choose(hands, 'Closed by', 'Magnet');
-    expect(said()).toMatch(/^In the middle: of \d+ loops in front/);
+    expect(said()).toMatch(/^In the middle. Of \d+ stitches on each face/);
     expect(screen.queryByLabelText('Buttons')).toBeNull();
     await choose(hands, 'Closed by', 'Nothing');
     expect(screen.queryByTestId('closure-plan')).toBeNull();
@@ -80,11 +80,12 @@ describe('the closure', () => {
     await type(hands, 'Buttons', '3');
     const own = finishOf(planOf(store.getState().document)).closure;
     if (own?.of !== 'button') throw new Error('a button was chosen');
-    expect(own.places).toHaveLength(3);
-    const [first, , last] = own.places;
+    const { front, stitches } = own.places;
+    expect(front).toHaveLength(3);
+    const [first, , last] = front;
     // A loop after so many from the left lies as far from the right, give or take the one it takes.
-    expect(Math.abs((first ?? 0) - (own.loops - (last ?? 0)))).toBeLessThanOrEqual(1);
-    expect(screen.getByTestId('closure-plan').textContent).toContain(own.places.join(', '));
+    expect(Math.abs((first ?? 0) - (stitches.front - (last ?? 0)))).toBeLessThanOrEqual(1);
+    expect(screen.getByTestId('closure-plan').textContent).toContain(front.join(', '));
   });
 });
 

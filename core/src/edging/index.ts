@@ -1,0 +1,2 @@
+export * from './count.ts';
+export * from './strip.ts';
