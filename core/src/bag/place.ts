@@ -1,11 +1,11 @@
 import {
   along,
-  clipSegment,
   contains,
   cross,
   distance,
   groupBy,
   NOTHING,
+  onBorder,
   type Point,
   type Point3,
 } from '../geometry/index.ts';
@@ -143,15 +143,13 @@ export function placed(net: Motion, { at, turn }: Pick<Piece, 'at' | 'turn'>): M
   return { origin: move(net, at), u: mix(cos, sin), v: mix(-sin, cos) };
 }
 
-/** The part of the segment p to q, on a piece, that lies on one of its facets; as shares of the segment. */
+/** The part of a stretch p to q of a piece's outline that lies on one of its facets; as shares of the stretch. */
 export const onFacet = (
   piece: Piece,
   { outline }: Facet,
   p: Point,
   q: Point,
-): readonly [number, number] | undefined =>
-  // A piece that is not folded may have any outline; parts between folds are convex.
-  outline === piece.outline ? [0, 1] : clipSegment(outline, p, q);
+): readonly [number, number] | undefined => (outline === piece.outline ? [0, 1] : onBorder(outline, p, q));
 
 /** The seams that someone has to work: all but what is grown. */
 export const joinedSeams = ({ seams }: Pick<BagGraph, 'seams'>): Seam[] =>

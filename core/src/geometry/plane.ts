@@ -116,8 +116,39 @@ export function clipSegment(
   return leave - enter > NOTHING ? [enter, leave] : undefined;
 }
 
-/** Whether a point lies in a convex counter-clockwise polygon, its edge included within `slack`. */
+/**
+ * The part of the segment p to q that lies on the border of a polygon, as shares of the segment: the
+ * stretch of it that the polygon kept, when it was cut out of a larger one with that side.
+ */
+export function onBorder(
+  outline: readonly Point[],
+  p: Point,
+  q: Point,
+): readonly [number, number] | undefined {
+  const [dx, dy] = [q.x - p.x, q.y - p.y];
+  const length = Math.hypot(dx, dy);
+  const off = (point: Point) => Math.abs(dx * (point.y - p.y) - dy * (point.x - p.x)) / length;
+  const at = (point: Point) => (dx * (point.x - p.x) + dy * (point.y - p.y)) / length ** 2;
+  let [enter, leave] = [1, 0];
+  let previous = outline.at(-1);
+  for (const point of outline) {
+    if (previous && off(previous) < NOTHING && off(point) < NOTHING) {
+      const [one, other] = [at(previous), at(point)];
+      const [from, to] = [Math.max(0, Math.min(one, other)), Math.min(1, Math.max(one, other))];
+      if (to > from) [enter, leave] = [Math.min(enter, from), Math.max(leave, to)];
+    }
+    previous = point;
+  }
+  return leave - enter > NOTHING ? [enter, leave] : undefined;
+}
+
+/** Whether a point lies in a counter-clockwise polygon, its edge included within `slack`; without it, if below zero. */
 export function contains(outline: readonly Point[], p: Point, slack = NOTHING): boolean {
+  return inEveryHalf(outline, p, slack) || withinAny(outline, p, slack);
+}
+
+/** Whether a point lies to the left of all sides: it is inside, and where the polygon is convex there is no other way. */
+function inEveryHalf(outline: readonly Point[], p: Point, slack: number): boolean {
   let previous = outline.at(-1);
   for (const point of outline) {
     if (previous) {
@@ -127,4 +158,20 @@ export function contains(outline: readonly Point[], p: Point, slack = NOTHING): 
     previous = point;
   }
   return true;
+}
+
+/** The same for a polygon of any shape: a ray to the right crosses its sides an odd number of times. */
+function withinAny(outline: readonly Point[], p: Point, slack: number): boolean {
+  let [inside, convex] = [false, true];
+  let nearest = Infinity;
+  for (const [i, b] of outline.entries()) {
+    const [a = b, c = b] = [outline.at(i - 1), outline[(i + 1) % outline.length]];
+    if ((b.x - a.x) * (c.y - b.y) - (b.y - a.y) * (c.x - b.x) < -NOTHING) convex = false;
+    if (a.y > p.y !== b.y > p.y && p.x < a.x + ((p.y - a.y) / (b.y - a.y)) * (b.x - a.x)) inside = !inside;
+    const way = (b.x - a.x) ** 2 + (b.y - a.y) ** 2 || 1;
+    const t = Math.max(0, Math.min(1, ((p.x - a.x) * (b.x - a.x) + (p.y - a.y) * (b.y - a.y)) / way));
+    nearest = Math.min(nearest, distance(p, along(a, b, t)));
+  }
+  if (convex) return false;
+  return slack >= 0 ? inside || nearest <= slack : inside && nearest >= -slack;
 }

@@ -118,6 +118,7 @@ const slipThrough = fc.record({
   rows: fc.integer({ min: 1, max: 5 }),
   short: fc.integer({ min: 1, max: 6 }),
   long: fc.integer({ min: 1, max: 8 }),
+  sides: fc.constantFrom('one' as const, 'both' as const, undefined),
 });
 
 const boxed = fc.record({

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { BagGraph, Motion } from '../../bag/index.ts';
+import { type BagGraph, chainLength, type Interval } from '../../bag/index.ts';
 import { count, idSchema } from '../../fields/index.ts';
 import { must } from '../../geometry/index.ts';
 import { type Choices, type Control, motifChoice, squaresOfSize } from '../control/control.ts';
@@ -8,7 +8,7 @@ import { defineFamily } from '../family.ts';
 import { bend, type Region } from '../layout/bend.ts';
 import { MOST_CELLS, MOST_ROUNDS } from '../layout/body.ts';
 import type { Materials } from '../layout/materials.ts';
-import { sew, sheetsToGraph, split } from '../layout/sew.ts';
+import { APART, type SewnLine, sew, sheetsToGraph, split } from '../layout/sew.ts';
 import {
   BOTTOM,
   LEFT,
@@ -34,103 +34,151 @@ export const slipThroughSchema = z.strictObject({
   /** Squares of the two handles; the longer slips through the shorter. */
   short: count('The short handle', MOST_HANDLE),
   long: count('The long handle', MOST_HANDLE),
+  /** Which sides have a seam: one sheet goes round and closes at one of them, or each face is a sheet of its own. */
+  sides: z.enum(['one', 'both']).optional(),
 });
 export type SlipThrough = z.infer<typeof slipThroughSchema>;
 
+/** The two faces of the body, one sheet or two, with their parts of the outline. */
+interface Faces {
+  readonly sheets: ReadonlyArray<{ readonly sheet: Sheet; readonly id: string; readonly name: string }>;
+  /** Upper sides, from right to left as each lies in the net. */
+  readonly front: readonly Interval[];
+  readonly back: readonly Interval[];
+  readonly sewn: readonly SewnLine[];
+  readonly regions: readonly Region[];
+}
+
+const holds = (id: string) => (piece: { cell: { sheet: string } }) => piece.cell.sheet === id;
+
+function layFaces({ motif, rounds, columns, rows, sides }: SlipThrough, materials: Materials): Faces {
+  const squares = { of: 'motifs', motif, rounds, rows } as const;
+  const joined = [LEFT, RIGHT, BOTTOM] as const;
+  const lay = (id: string, name: string, many: number, x: number) =>
+    layOut({ ...squares, columns: many }, materials, { id, name, at: { x, y: 0 }, joined });
+  const region = (face: 'front' | 'back', sheet: string, x: number, within: Region['within']): Region => ({
+    face,
+    within,
+    motion: { origin: { x, y: 0, z: 0 }, u: scaled(X, face === 'front' ? 1 : -1), v: Y },
+    holds: holds(sheet),
+  });
+  if (sides === 'both') {
+    const front = lay('front', 'Front', columns, 0);
+    const apart = front.width + APART;
+    const back = lay('back', 'Back', columns, apart);
+    const half = front.width;
+    return {
+      sheets: [
+        { sheet: front, id: 'front', name: 'Front,' },
+        { sheet: back, id: 'back', name: 'Back,' },
+      ],
+      front: sheetSide(front, TOP),
+      back: sheetSide(back, TOP),
+      // Behind, the sheet lies the other way round: its left side is on the right.
+      sewn: [
+        sew(
+          'closing',
+          'left-side',
+          'Left side seam',
+          sheetSide(back, RIGHT),
+          reversed(sheetSide(front, LEFT)),
+        ),
+        sew(
+          'closing',
+          'right-side',
+          'Right side seam',
+          sheetSide(front, RIGHT),
+          reversed(sheetSide(back, LEFT)),
+        ),
+        sew('closing', 'bottom', 'Bottom seam', sheetSide(front, BOTTOM), reversed(sheetSide(back, BOTTOM))),
+      ],
+      regions: [region('front', 'front', -half / 2, []), region('back', 'back', apart + half / 2, [])],
+    };
+  }
+  const body = lay('body', '', 2 * columns, 0);
+  const half = body.width / 2;
+  const [frontWay, backWay] = split(sheetSide(body, BOTTOM), half);
+  const [behind, before] = split(sheetSide(body, TOP), half);
+  return {
+    sheets: [{ sheet: body, id: 'body', name: '' }],
+    front: before,
+    back: behind,
+    sewn: [
+      sew('closing', 'side', 'Side seam', sheetSide(body, RIGHT), reversed(sheetSide(body, LEFT))),
+      sew('closing', 'bottom', 'Bottom seam', frontWay, reversed(backWay)),
+    ],
+    regions: [
+      region('front', 'body', -half / 2, [{ normal: { x: 1, y: 0 }, limit: half }]),
+      region('back', 'body', half * 1.5, [{ normal: { x: -1, y: 0 }, limit: -half }]),
+    ],
+  };
+}
+
 /**
- * A wrap-round body whose corner columns run on in front as two handles, one square wide. Each is turned
+ * A wrap-round body whose corner columns run on in front as two handles, one column wide. Each is turned
  * over and its end joined to the same column behind, so a handle stands on both faces and folds at its
- * middle.
+ * middle. Handles are as wide as their columns, joins and all: so their corners meet the side's.
  */
 function build(params: SlipThrough, materials: Materials): BagGraph {
-  const { motif, rounds, columns, rows } = params;
-  const squares = { of: 'motifs', motif, rounds } as const;
-  const body = layOut({ ...squares, columns: 2 * columns, rows }, materials, {
-    id: 'body',
-    name: '',
-    at: { x: 0, y: 0 },
-    joined: [LEFT, RIGHT, BOTTOM],
-  });
-  const half = body.width / 2;
-  const handle = (id: string, name: string, length: number, x: number): Sheet =>
-    layOut({ ...squares, columns: 1, rows: length }, materials, {
+  const { motif, rounds, columns, short, long } = params;
+  const faces = layFaces(params, materials);
+  const { height } = must(faces.sheets[0], 'sheet').sheet;
+  const half = chainLength(faces.front);
+  const column = half / columns;
+  const handle = (id: string, name: string, rows: number, x: number): Sheet =>
+    layOut({ of: 'motifs', motif, rounds, columns: 1, rows }, materials, {
       id,
       name,
-      at: { x, y: body.height },
-      joined: [TOP, BOTTOM],
+      at: { x, y: height },
+      joined: [TOP, BOTTOM, LEFT, RIGHT],
     });
-  const wide = handle('probe', '', 1, 0).width;
-  // Handles stand in the middle of the corner columns, which carry half a join more on either side.
-  const column = half / columns;
-  const left = handle('left-handle', 'Left handle', params.short, (column - wide) / 2);
-  const right = handle('right-handle', 'Right handle', params.long, half - (column + wide) / 2);
+  const left = handle('left-handle', 'Left handle', short, 0);
+  const right = handle('right-handle', 'Right handle', long, half - column);
 
-  const still: Motion = { origin: { x: -half / 2, y: 0, z: 0 }, u: X, v: Y };
-  const behind: Motion = { origin: { x: half * 1.5, y: 0, z: 0 }, u: scaled(X, -1), v: Y };
-  const holds = (id: string) => (piece: { cell: { sheet: string } }) => piece.cell.sheet === id;
-  const front = { normal: { x: 1, y: 0 }, limit: half };
-  const back = { normal: { x: -1, y: 0 }, limit: -half };
   const turnedOver = (sheet: Sheet, id: string): Region[] => {
-    const middle = body.height + sheet.height / 2;
-    const over: Motion = {
-      origin: { x: -half / 2, y: 2 * middle, z: 0 },
-      u: X,
-      v: scaled(Y, -1),
-    };
+    const middle = height + sheet.height / 2;
+    const origin = { x: -half / 2, y: 0, z: 0 };
     return [
       {
         face: 'handle',
         within: [{ normal: { x: 0, y: 1 }, limit: middle }],
-        motion: still,
+        motion: { origin, u: X, v: Y },
         holds: holds(id),
       },
       {
         face: 'handle',
         within: [{ normal: { x: 0, y: -1 }, limit: -middle }],
-        motion: over,
+        motion: { origin: { ...origin, y: 2 * middle }, u: X, v: scaled(Y, -1) },
         holds: holds(id),
       },
     ];
   };
-  const [frontWay, backWay] = split(sheetSide(body, BOTTOM), half);
-  const rim = sheetSide(body, TOP);
-  /** The middle of the rim of one column, as wide as a handle; columns count round the bag. */
-  const seat = (index: number) => {
-    const right = (index + 0.5) * column + wide / 2;
-    // The rim is walked from its right end.
-    const [, from] = split(rim, body.width - right);
-    return split(from, wide)[0];
+  /** The rim of the first column of an upper side, and of its last. */
+  const ends = (side: readonly Interval[]) => {
+    const [first, others] = split(side, column);
+    return { first, last: split(others, half - 2 * column)[1] };
   };
-  const last = columns - 1;
+  const [before, behind] = [ends(faces.front), ends(faces.back)];
+  const join = (kind: 'flat' | 'closing', id: string, name: string, seat: Interval[], side: Interval[]) =>
+    sew(kind, id, name, seat, reversed(side));
   return sheetsToGraph(
     [
-      { sheet: body, id: 'body', name: '' },
+      ...faces.sheets,
       { sheet: left, id: 'left-handle', name: 'Left handle,' },
       { sheet: right, id: 'right-handle', name: 'Right handle,' },
     ],
     [
-      sew('flat', 'left-foot', 'Left handle to front', seat(0), reversed(sheetSide(left, BOTTOM))),
-      sew('flat', 'right-foot', 'Right handle to front', seat(last), reversed(sheetSide(right, BOTTOM))),
-      sew('closing', 'side', 'Side seam', sheetSide(body, RIGHT), reversed(sheetSide(body, LEFT))),
-      sew('closing', 'bottom', 'Bottom seam', frontWay, reversed(backWay)),
-      sew(
-        'closing',
-        'left-end',
-        'Left handle to back',
-        seat(2 * columns - 1),
-        reversed(sheetSide(left, TOP)),
-      ),
-      sew('closing', 'right-end', 'Right handle to back', seat(columns), reversed(sheetSide(right, TOP))),
+      // Upper sides are walked from right to left: in front the left column comes last, behind it comes first.
+      join('flat', 'left-foot', 'Left handle to front', before.last, sheetSide(left, BOTTOM)),
+      join('flat', 'right-foot', 'Right handle to front', before.first, sheetSide(right, BOTTOM)),
+      ...faces.sewn,
+      join('closing', 'left-end', 'Left handle to back', behind.first, sheetSide(left, TOP)),
+      join('closing', 'right-end', 'Right handle to back', behind.last, sheetSide(right, TOP)),
     ],
     [
       bend(
-        [...piecesOf(body), ...piecesOf(left), ...piecesOf(right)],
-        [
-          { face: 'front', within: [front], motion: still, holds: holds('body') },
-          { face: 'back', within: [back], motion: behind, holds: holds('body') },
-          ...turnedOver(left, 'left-handle'),
-          ...turnedOver(right, 'right-handle'),
-        ],
+        [...faces.sheets.flatMap(({ sheet }) => piecesOf(sheet)), ...piecesOf(left), ...piecesOf(right)],
+        [...faces.regions, ...turnedOver(left, 'left-handle'), ...turnedOver(right, 'right-handle')],
       ),
     ],
     // The mouth between the handles, and the outer edge of each.
@@ -161,10 +209,22 @@ function controls(params: SlipThrough, materials: Materials, choices: Choices): 
     },
     set: (value) => ({ ...params, [id]: value }),
   });
-  const [w, h] = [2 * params.columns * pitch, params.rows * pitch];
+  const wide = 2 * params.columns * pitch;
+  const [w, h] = [params.sides === 'both' ? wide + APART : wide, params.rows * pitch];
   return [
     ...motifChoice(params.motif, choices, (motif) => ({ ...params, motif })),
     number('rounds', 'Rounds in each square', 1, MOST_ROUNDS),
+    {
+      kind: 'choice',
+      id: 'sides',
+      label: 'Side seams',
+      value: params.sides ?? 'one',
+      options: [
+        { value: 'one', label: 'One: a sheet goes round the other side' },
+        { value: 'both', label: 'At both sides: each goes on into a handle' },
+      ],
+      set: (value) => ({ ...params, sides: value === 'both' ? 'both' : 'one' }),
+    },
     number('columns', 'Columns of each face', 2, MOST_CELLS / 2, { x: w, y: h * 0.3, axis: 'x' }),
     number('rows', 'Rows of each face', 1, MOST_CELLS, { x: w * 0.75, y: h, axis: 'y' }),
     number('short', 'Squares of the short handle', 1, MOST_HANDLE, {
@@ -173,7 +233,7 @@ function controls(params: SlipThrough, materials: Materials, choices: Choices): 
       axis: 'y',
     }),
     number('long', 'Squares of the long handle', 1, MOST_HANDLE, {
-      x: w / 2 - pitch / 2,
+      x: wide / 2 - pitch / 2,
       y: h + params.long * pitch,
       axis: 'y',
     }),

@@ -1,5 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { cornersOf } from '../../bag/index.ts';
+import { planOf } from '../../plan/index.ts';
+import { testDocument } from '../../testing/arbitraries.ts';
 import { built } from '../../testing/built.ts';
 import type { SlipThrough } from './index.ts';
 
@@ -47,5 +49,28 @@ describe('slip-through handles', () => {
     const kindOf = (line: string) => graph.seams.find((seam) => seam.line === line)?.kind;
     expect([kindOf('left-foot'), kindOf('right-foot')]).toEqual(['flat', 'flat']);
     expect([kindOf('left-end'), kindOf('right-end')]).toEqual(['closing', 'closing']);
+  });
+});
+
+describe('a side seam', () => {
+  test('ends where a handle begins, so that one yarn works both', () => {
+    const plain = testDocument(keeper);
+    const { joins } = planOf({ ...plain, joins: { ...plain.joins, school: 'fewest', flatFirst: true } });
+    const lines = joins.runs.map(({ passes }) => new Set(passes.map(({ link }) => link.way)));
+    expect(lines.some((own) => own.has('side') && (own.has('left-end') || own.has('left-foot')))).toBe(true);
+  });
+
+  test('at both sides: each goes on into the end of its handle, and the mouth stays three openings', () => {
+    const { graph } = built({ ...keeper, sides: 'both' });
+    const ends = cornersOf(graph).ends;
+    const touch = (one: string, other: string) => {
+      const at = (line: string) =>
+        new Set(graph.seams.filter((seam) => seam.line === line).flatMap(({ id }) => ends.get(id) ?? []));
+      const [p, q] = [at(one), at(other)];
+      return [...p].some((corner) => q.has(corner));
+    };
+    expect(touch('left-side', 'left-end') && touch('left-side', 'left-foot')).toBe(true);
+    expect(touch('right-side', 'right-end') && touch('right-side', 'right-foot')).toBe(true);
+    expect(cornersOf(graph).rims()).toHaveLength(3);
   });
 });

@@ -5,11 +5,12 @@ import { JOIN_METHODS, SCHOOLS } from '../../runs/index.ts';
 import { constructions, features, finishes, testDocument } from '../arbitraries.ts';
 import type { Check } from './check.ts';
 import { inside } from './inside.ts';
+import { rims, turning } from './rims.ts';
 
 export type { Check } from './check.ts';
 
 /** Everything that is held against another way of working it out. */
-export const CHECKS: readonly Check[] = [inside];
+export const CHECKS: readonly Check[] = [inside, rims, turning];
 
 /** A bag to check, with what it is called where a check fails. */
 export interface Subject {
