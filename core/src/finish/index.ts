@@ -1,5 +1,6 @@
 export * from './closure-plan.ts';
 export * from './closures.ts';
+export * from './cloth.ts';
 export * from './cord.ts';
 export * from './fill-up.ts';
 export * from './flap-reach.ts';
@@ -7,3 +8,4 @@ export * from './lining.ts';
 export * from './lining-svg.ts';
 export * from './order.ts';
 export * from './plan-finish.ts';
+export * from './ready.ts';

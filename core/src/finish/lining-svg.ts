@@ -1,5 +1,6 @@
 import { extent, type Point } from '../geometry/index.ts';
-import { type LiningPiece, withAllowance } from './lining.ts';
+import { withAllowance } from './cloth.ts';
+import type { LiningPiece } from './lining.ts';
 
 /** Room between pieces, mm, and the side of the square to check the print's size with. */
 const GAP = 25;

@@ -1,13 +1,24 @@
-import { EndType, inflatePathsD, JoinType } from 'clipper2-ts';
-import { type BagGraph, bodyRims, type Face, measure, move } from '../bag/index.ts';
-import { area, distance, extent, hullOf, type Point } from '../geometry/index.ts';
+import {
+  type BagGraph,
+  bodyRims,
+  type Face,
+  type Facet,
+  gatheredSheets,
+  hangs,
+  inNet,
+  measure,
+  move,
+  pieceIndex,
+} from '../bag/index.ts';
+import { area, clipHalf, distance, extent, type Point, pathLength } from '../geometry/index.ts';
+import { together, unlike } from './cloth.ts';
 
 /** A piece of lining to cut: its seam line, without allowance. */
 export interface LiningPiece {
   readonly name: string;
   /** How many are cut alike. */
   readonly cut: number;
-  /** Counter-clockwise from its lower left, mm; the grain runs upright. */
+  /** Counter-clockwise, mm, its lower left at 0, 0; the grain runs upright. As seen from outside the bag. */
   readonly outline: readonly Point[];
   /** Places on the seam line that meet their partners: middles of the straight sides. */
   readonly notches: readonly Point[];
@@ -26,26 +37,86 @@ const box = (width: number, height: number): Point[] => [
   { x: 0, y: height },
 ];
 
-/** The outline of a face on its own plane, no higher than `top`; its lower left at 0, 0. */
-function faceOutline(
-  graph: BagGraph,
-  face: Face,
-  top: number,
-  across: 'x' | 'z' = 'x',
-  up: 'y' | 'z' = 'y',
-): Point[] {
-  const points = graph.facets
-    .filter((facet) => facet.face === face)
-    .flatMap(({ outline, motion }) => outline.map((p) => move(motion, p)))
-    .map((p) => ({ x: p[across], y: up === 'y' ? Math.min(p.y, top) : p.z }));
-  if (points.length < 3) return [];
-  const left = Math.min(...points.map(({ x }) => x));
-  const low = Math.min(...points.map(({ y }) => y));
-  return hullOf(points.map(({ x, y }) => ({ x: x - left, y: y - low })));
+/** Moves an outline so that its lower left is at 0, 0. */
+function atOrigin(outline: readonly Point[]): Point[] {
+  const left = Math.min(...outline.map(({ x }) => x));
+  const low = Math.min(...outline.map(({ y }) => y));
+  return outline.map(({ x, y }) => ({ x: x - left, y: y - low }));
 }
+
+/**
+ * The parts of a face as they are lined: as they lie on the made-up bag below `top`. Where a sheet is drawn in, the
+ * lining is set in before that: it is cut as the sheet lies in the net, and what is worked onto it is left out.
+ */
+function faceParts(graph: BagGraph, face: Face, top: number): Point[][] {
+  const own = graph.facets.filter((facet) => facet.face === face && !facet.tucked);
+  const piece = pieceIndex(graph);
+  const sheetOf = (facet: Facet) => piece(facet.piece).cell.sheet;
+  const { sheets } = gatheredSheets(graph);
+  if (own.some((facet) => sheets.has(sheetOf(facet))))
+    return own
+      .filter((facet) => sheets.has(sheetOf(facet)))
+      .map(({ outline, piece: id }) => outline.map((p) => inNet(piece(id), p)));
+  return own.map(({ outline, motion }) => {
+    const places = outline.map((p) => move(motion, p));
+    if (face === 'bottom') return places.map(({ x, z }) => ({ x, y: -z }));
+    // From outside, left and right of the back are the other way round.
+    const side = face === 'back' ? -1 : 1;
+    return clipHalf(
+      places.map(({ x, y }) => ({ x: side * x, y })),
+      { x: 0, y: 1 },
+      top,
+    );
+  });
+}
+
+/** The outlines of a face's lining: mostly one. */
+const faceOutlines = (graph: BagGraph, face: Face, top: number): Point[][] =>
+  together(faceParts(graph, face, top).filter((part) => part.length > 2)).map(atOrigin);
 
 /** Bags less deep than this are lined with two flat pieces, mm. */
 const FLAT = 8;
+/** About a stitch, mm: lining pieces that differ by less all round are cut as one. */
+const A_STITCH = 4;
+
+const mirrored = (outline: readonly Point[]): Point[] =>
+  atOrigin(outline.map(({ x, y }) => ({ x: -x, y })).reverse());
+
+/** Whether a front and a back lie on one another within about a stitch. */
+function alike(front: readonly Point[], back: readonly Point[]): boolean {
+  const there = mirrored(back);
+  const [p, q] = [extent(front), extent(there)];
+  return (
+    Math.abs(p.width - q.width) < A_STITCH &&
+    Math.abs(p.height - q.height) < A_STITCH &&
+    unlike(front, there) < (A_STITCH / 2) * pathLength([...front, ...front.slice(0, 1)])
+  );
+}
+
+const named = (name: string, cut: number, outlines: readonly Point[][]): LiningPiece[] =>
+  outlines.map((outline, i) => ({
+    name: i === 0 ? name : `${name}, part ${i + 1}`,
+    cut,
+    outline,
+    notches: middles(outline),
+  }));
+
+/** The height up to which a bag is lined: the lowest place of its rim, or where flap and handles grow out. */
+function liningTop(graph: BagGraph): number {
+  const rim = bodyRims(graph).flat();
+  if (rim.length > 0) return Math.min(...rim.flatMap(({ from, to }) => [from.y, to.y]));
+  const body = graph.facets.filter((facet) => !hangs(facet));
+  return Math.max(...body.flatMap(({ outline, motion }) => outline.map((p) => move(motion, p).y)));
+}
+
+/** Down one side of a face, along its lower edge and up the other: all but what lies at its upper end. */
+function wayRound(outline: readonly Point[]): number {
+  const high = Math.max(...outline.map(({ y }) => y));
+  return outline.reduce((sum, p, i) => {
+    const q = outline[(i + 1) % outline.length] ?? p;
+    return Math.min(p.y, q.y) > high - 0.05 ? sum : sum + distance(p, q);
+  }, 0);
+}
 
 /**
  * The pieces of a lining, from the outlines of the made-up bag up to the lowest place of its rim: front and back, and
@@ -53,10 +124,10 @@ const FLAT = 8;
  */
 export function liningPieces(graph: BagGraph): LiningPiece[] {
   const { depth } = measure(graph);
-  const [mouth = []] = bodyRims(graph);
-  const top = Math.min(...mouth.flatMap(({ from, to }) => [from.y, to.y]));
-  const bottom = faceOutline(graph, 'bottom', top, 'x', 'z');
-  if (bottom.length > 8) {
+  const top = liningTop(graph);
+  const [bottom] = faceOutlines(graph, 'bottom', top);
+  if (bottom && bottom.length > 8) {
+    const [mouth = []] = bodyRims(graph);
     const way = mouth.reduce((sum, { from, to }) => sum + Math.hypot(to.x - from.x, to.z - from.z), 0);
     const wall = box(way, top);
     return [
@@ -64,75 +135,18 @@ export function liningPieces(graph: BagGraph): LiningPiece[] {
       { name: 'Base', cut: 1, outline: bottom, notches: quarters(bottom) },
     ];
   }
-  const front = faceOutline(graph, 'front', top);
-  const back = faceOutline(graph, 'back', top);
-  const faces: LiningPiece[] = alike(front, back)
-    ? [{ name: 'Front and back', cut: 2, outline: front, notches: middles(front) }]
-    : [
-        { name: 'Front', cut: 1, outline: front, notches: middles(front) },
-        { name: 'Back', cut: 1, outline: back, notches: middles(back) },
-      ];
-  // A bag that is all opening leaves nothing to line on that face.
-  const there = ({ outline }: LiningPiece) => outline.length > 2 && area(outline) > 1;
-  if (depth < FLAT) return faces.filter(there);
-  const high = Math.max(...front.map(({ y }) => y));
-  const way = front.reduce((sum, p, i) => {
-    const q = front[(i + 1) % front.length] ?? p;
-    // The upper edge stays open.
-    return p.y > high - 1 && q.y > high - 1 ? sum : sum + distance(p, q);
-  }, 0);
-  const strip = box(depth, way);
-  return [...faces, { name: 'Side strip', cut: 1, outline: strip, notches: middles(strip) }].filter(there);
+  const [front, back] = [faceOutlines(graph, 'front', top), faceOutlines(graph, 'back', top)];
+  const [first, behind] = [front[0], back[0]];
+  const same = first && behind && front.length === 1 && back.length === 1 && alike(first, behind);
+  const faces = same
+    ? named('Front and back', 2, front)
+    : [...named('Front', 1, front), ...named('Back', 1, back)];
+  if (depth < FLAT || !first) return faces;
+  return [...faces, ...named('Side strip', 1, [box(depth, wayRound(first))])].filter(
+    ({ outline }) => area(outline) > 1,
+  );
 }
 
 /** Four places evenly round a curve. */
 const quarters = (outline: readonly Point[]): Point[] =>
   [0, 1, 2, 3].flatMap((k) => outline[Math.round((k * outline.length) / 4) % outline.length] ?? []);
-
-/** About a stitch, mm: lining pieces that differ by less are cut as one. */
-const A_STITCH = 4;
-
-/** Whether two outlines are the same within a stitch. */
-function alike(a: readonly Point[], b: readonly Point[]): boolean {
-  const [p, q] = [extent(a), extent(b)];
-  const near = (one: number, other: number) => Math.abs(one - other) < A_STITCH;
-  return a.length === b.length && near(p.width, q.width) && near(p.height, q.height);
-}
-
-/** How far a corner of the cutting line may stand out, in allowances: a sharper one is cut off there. */
-const MITRE = 2.5;
-/** Decimals of a millimetre the cutting line is worked out to. */
-const DECIMALS = 4;
-
-/**
- * The cutting line: an outline of any shape moved outwards by the seam allowance. Corners stay sharp up to a limit, and
- * where the outline turns in, the line follows it.
- */
-export function withAllowance(outline: readonly Point[], allowance: number): Point[] {
-  const paths = inflatePathsD(
-    [outline.map(({ x, y }) => ({ x, y }))],
-    allowance,
-    JoinType.Miter,
-    EndType.Polygon,
-    MITRE,
-    DECIMALS,
-  );
-  // A piece of cloth is one piece: whatever else comes of it is a hole in it, and smaller.
-  const [line = []] = paths.sort((p, q) => Math.abs(area(q)) - Math.abs(area(p)));
-  return line.map(({ x, y }) => ({ x, y }));
-}
-
-/** How a ready-made bag serves as lining: the crochet must come out a little under it, never over. */
-export type ReadyVerdict = 'fits' | 'crochet too large' | 'crochet too small';
-
-/** A few per cent of stretch bring a cover to size. */
-const STRETCH = 0.05;
-
-export function readyVerdict(
-  size: { readonly width: number; readonly height: number },
-  ready: { readonly width: number; readonly height: number },
-): ReadyVerdict {
-  const [w, h] = [size.width / ready.width, size.height / ready.height];
-  if (w > 1.005 || h > 1.005) return 'crochet too large';
-  return w < 1 - STRETCH || h < 1 - STRETCH ? 'crochet too small' : 'fits';
-}

@@ -13,8 +13,9 @@ import { type ClosurePlan, closurePlan } from './closure-plan.ts';
 import { type CordPlan, cordPlan } from './cord.ts';
 import { type FillUp, fillUp } from './fill-up.ts';
 import { type FlapReach, flapReach } from './flap-reach.ts';
-import { type LiningPiece, liningPieces, type ReadyVerdict, readyVerdict } from './lining.ts';
+import { type LiningPiece, liningPieces } from './lining.ts';
 import { inOrder, type Operation, operationsOf, warningsOf } from './order.ts';
+import { type ReadyVerdict, readyVerdict } from './ready.ts';
 
 export interface FinishPlan {
   /** Edge rounds of every rim, the longest first. */

@@ -5,12 +5,13 @@ import { JOIN_METHODS, SCHOOLS } from '../../runs/index.ts';
 import { constructions, features, finishes, testDocument } from '../arbitraries.ts';
 import type { Check } from './check.ts';
 import { inside } from './inside.ts';
+import { lining } from './lining.ts';
 import { rims, turning } from './rims.ts';
 
 export type { Check } from './check.ts';
 
 /** Everything that is held against another way of working it out. */
-export const CHECKS: readonly Check[] = [inside, rims, turning];
+export const CHECKS: readonly Check[] = [inside, rims, turning, lining];
 
 /** A bag to check, with what it is called where a check fails. */
 export interface Subject {
