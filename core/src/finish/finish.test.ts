@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { measure } from '../bag/index.ts';
 import type { Construction } from '../families/index.ts';
-import { area } from '../geometry/index.ts';
+import { area, contains } from '../geometry/index.ts';
 import { planOf } from '../plan/index.ts';
 import { constructions, features, finishes, testDocument } from '../testing/arbitraries.ts';
 import {
@@ -187,12 +187,10 @@ describe('lining', () => {
           expect(cut).toBeGreaterThan(0);
           const own = area(outline);
           expect(own).toBeGreaterThan(0);
-          // At least the outline's way times the allowance is added.
-          const round = outline.reduce((sum, p, i) => {
-            const q = outline[(i + 1) % outline.length] ?? p;
-            return sum + Math.hypot(q.x - p.x, q.y - p.y);
-          }, 0);
-          expect(area(withAllowance(outline, allowance))).toBeGreaterThanOrEqual(own + round * allowance - 1);
+          const cutting = withAllowance(outline, allowance);
+          // Every corner of the seam line lies inside the cutting line, at least the allowance from it.
+          for (const p of outline) expect(contains(cutting, p, 0.01 - allowance)).toBe(true);
+          expect(area(cutting)).toBeGreaterThan(own);
         }
       }),
       { numRuns: 60 },
