@@ -6,3 +6,4 @@ export * from './same.ts';
 export * from './schema.ts';
 export * from './strap-schema.ts';
 export { VERSION } from './versions/index.ts';
+export * from './with-hook.ts';

@@ -79,22 +79,28 @@ const yarnSchema = z.strictObject({
 });
 export type Yarn = z.infer<typeof yarnSchema>;
 
+const hookSchema = z
+  .number('A hook size is a number of mm.')
+  .min(0.5, 'Hooks begin at 0.5 mm.')
+  .max(40, 'Hooks end at 40 mm.');
+
+/** The hook something was measured with, where the swatch's has been changed since. */
+const measuredWith = hookSchema.optional();
+
 export const countSchema = z.strictObject({
   count: z
     .number('A count must be a number.')
     .min(2, 'One or none says nothing about the gauge: count at least 2, better 10 or more.')
     .max(500, 'A count cannot be more than 500.'),
   length: lengthSchema,
+  hook: measuredWith,
 });
 
 export const swatchSchema = z.strictObject({
   id,
   name,
   yarn: id,
-  hook: z
-    .number('A hook size is a number of mm.')
-    .min(0.5, 'Hooks begin at 0.5 mm.')
-    .max(40, 'Hooks end at 40 mm.'),
+  hook: hookSchema,
   stitch: z.enum(STITCHES),
   turning: z.enum(TURNINGS),
   strands: z.int().min(1, 'At least one strand.').max(6, 'At most six strands.'),
@@ -110,6 +116,9 @@ export const measurementSchema = z.strictObject({
     .min(1, 'A motif has at least one round.')
     .max(LIMITS.rounds, `A motif has at most ${LIMITS.rounds} rounds.`),
   size: lengthSchema,
+  /** The same piece after blocking. */
+  blocked: lengthSchema.optional(),
+  hook: measuredWith,
 });
 
 const colourwaySchema = z.strictObject({
@@ -162,6 +171,7 @@ export const measuredStripSchema = z.strictObject({
     .min(2, 'A joined strip has at least 2 squares.')
     .max(60, 'A joined strip has at most 60 squares.'),
   length: lengthSchema,
+  hook: measuredWith,
 });
 
 /** The lasting name of a line of seams: `front/left`, `rising/3`. */

@@ -1,5 +1,5 @@
 import type { BagDocument, Motif, Swatch } from '../document/index.ts';
-import { type Gauge, gaugeOf, type Origin } from '../gauge/index.ts';
+import { type Gauge, gaugeOf, hookShift, type Origin } from '../gauge/index.ts';
 import { fitSize, type SizeModel } from '../motif/index.ts';
 import { joinMethod } from '../runs/index.ts';
 
@@ -62,18 +62,21 @@ export function sizeTable(document: BagDocument): SizeTable {
   });
   const motif = remembered((id: string) => {
     const found = document.motifs.find((m) => m.id === id) ?? missing('motif', id);
-    return { motif: found, size: fitSize(swatch(found.swatch).gauge, found.measured) };
+    const { swatch: own, gauge } = swatch(found.swatch);
+    return { motif: found, size: fitSize(gauge, found.measured, own.hook) };
   });
 
   function joinSize(): SizeVariable {
     const what = { of: 'join' } as const;
     const { method, measuredStrip } = document.joins;
     if (measuredStrip) {
-      const { motif: id, rounds, motifs, length } = measuredStrip;
-      const { size } = motif(id);
-      const value = (length - motifs * size.at(rounds).value) / (motifs - 1);
-      const common = Math.hypot(1, size.single * Math.sqrt(motifs)) / (motifs - 1);
-      return { what, value, common, single: 0, origin: 'measured' };
+      const { motif: id, rounds, motifs, length, hook } = measuredStrip;
+      const { size, motif: own } = motif(id);
+      const { hook: now } = swatch(own.swatch).swatch;
+      const { times, error } = hookShift(hook ?? now, now);
+      const value = (length * times - motifs * size.at(rounds).value) / (motifs - 1);
+      const common = Math.hypot(1, size.single * Math.sqrt(motifs), length * times * error) / (motifs - 1);
+      return { what, value, common, single: 0, origin: times === 1 ? 'measured' : 'estimated' };
     }
     const worked = document.motifs[0]?.swatch ?? document.swatches[0]?.id ?? missing('swatch', 'at all');
     const { pitch } = swatch(worked).gauge;

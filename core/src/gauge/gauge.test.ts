@@ -1,7 +1,13 @@
 import { expect, test } from 'vitest';
-import { gaugeOf, heldWeight, tableGauge } from './index.ts';
+import { gaugeOf, heldYarn, tableGauge } from './index.ts';
 
-const yarn = { stitch: 'tall', yarnWeight: 4, strands: 1 } as const;
+const yarn = { stitch: 'tall', yarnWeight: 4, strands: 1, hook: 5 } as const;
+const usual = (yarnWeight: number, strands: number) => ({
+  ...yarn,
+  yarnWeight,
+  strands,
+  hook: heldYarn(yarnWeight, strands).hook,
+});
 
 test('a long count outweighs the table almost wholly', () => {
   // 30 stitches over 200 mm: 6.67 mm a stitch. The table says 100 / 14 = 7.14 with 12 % error; the count
@@ -26,9 +32,36 @@ test('blocked counts take the place of fresh ones', () => {
   expect(row.value).toBeGreaterThan(5.1);
 });
 
-test('two strands held together behave about two classes thicker, and never beyond jumbo', () => {
-  expect(heldWeight(3, 2)).toBe(5);
-  expect(heldWeight(6, 4)).toBe(7);
-  const single = tableGauge({ ...yarn, yarnWeight: 3 }).pitch.value;
-  expect(tableGauge({ ...yarn, yarnWeight: 3, strands: 2 }).pitch.value).toBeGreaterThan(single * 1.4);
+test('strands add up by their sections: two are thicker by 1.41, three by 1.73, four by twice', () => {
+  const pitch = (strands: number) => tableGauge({ ...usual(3, strands), strands }).pitch.value;
+  expect(pitch(2) / pitch(1)).toBeCloseTo(Math.SQRT2, 9);
+  expect(pitch(3) / pitch(1)).toBeCloseTo(Math.sqrt(3), 9);
+  expect(pitch(4) / pitch(1)).toBeCloseTo(2, 9);
+  // 17 low stitches to 10 cm: two strands make 12, between medium (14) and bulky (10); three 9.8, four 8.5.
+  expect([1, 2, 3, 4].map((strands) => heldYarn(3, strands).weight.name)).toEqual([
+    'light',
+    'medium',
+    'bulky',
+    'super bulky',
+  ]);
+});
+
+test('the hook changes the gauge: half the hook makes a stitch little more than half as large, and surely less sure', () => {
+  const at = (hook: number) => tableGauge({ ...usual(5, 1), hook });
+  const { hook } = heldYarn(5, 1);
+  // (1/2) ^ 0.85 = 0.555: a square of the same size then takes nearly twice the rounds.
+  expect(at(hook / 2).row.value / at(hook).row.value).toBeCloseTo(0.555, 3);
+  const relative = (one: ReturnType<typeof at>) => one.pitch.sd / one.pitch.value;
+  expect(relative(at(hook / 2))).toBeGreaterThan(relative(at(hook)) * 1.4);
+  expect(at(hook * 1.1).pitch.value).toBeGreaterThan(at(hook).pitch.value);
+});
+
+test('a count with another hook is shifted, and a guess until it is counted anew', () => {
+  const stitches = { count: 30, length: 200 };
+  const same = gaugeOf({ ...yarn, stitches });
+  const shifted = gaugeOf({ ...yarn, hook: 6, stitches: { ...stitches, hook: 5 } });
+  expect(shifted.pitch.origin).toBe('estimated');
+  // 1.2 ^ 0.85 = 1.168 times as large.
+  expect(shifted.pitch.value / same.pitch.value).toBeCloseTo(1.168, 1);
+  expect(shifted.pitch.sd).toBeGreaterThan(2 * same.pitch.sd);
 });

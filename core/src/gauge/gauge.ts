@@ -1,12 +1,15 @@
 import { heightByPitch, type Stitch } from '../stitches/index.ts';
 import { combine, type Estimate } from './estimate.ts';
-import { heldWeight, YARN_WEIGHTS } from './yarn-weight.ts';
+import { hookShift } from './hook-shift.ts';
+import { heldYarn } from './yarn-weight.ts';
 
 /** Counted stitches (or rows) over a measured length. */
 export interface Count {
   readonly count: number;
   /** mm */
   readonly length: number;
+  /** Hook it was worked with, mm, where that is not the swatch's own. */
+  readonly hook?: number | undefined;
 }
 
 /** What a maker reads off a swatch. The blocked lengths replace the fresh ones when there are any. */
@@ -14,6 +17,8 @@ export interface SwatchReading {
   readonly stitch: Stitch;
   readonly yarnWeight: number;
   readonly strands: number;
+  /** mm */
+  readonly hook: number;
   readonly stitches?: Count | undefined;
   readonly rows?: Count | undefined;
   readonly blocked?: { readonly stitches: Count; readonly rows: Count } | undefined;
@@ -33,21 +38,26 @@ const DRIFT = 0.012;
 /** How far a table value is off, one standard error. */
 const TABLE_ERROR = 0.12;
 
-function fromCount({ count, length }: Count): Estimate {
-  const value = length / count;
-  const relative = Math.hypot(COUNT_ERROR / count, TAPE_ERROR / length, DRIFT);
-  return { value, sd: value * relative, origin: 'measured' };
+/** What a count says of a hook. Counted with another one it is shifted, and only a guess. */
+function fromCount({ count, length, hook: counted }: Count, hook: number): Estimate {
+  const { times, error } = hookShift(counted ?? hook, hook);
+  const value = (length / count) * times;
+  const relative = Math.hypot(COUNT_ERROR / count, TAPE_ERROR / length, DRIFT, error);
+  return { value, sd: value * relative, origin: times === 1 ? 'measured' : 'estimated' };
 }
 
-/** Typical gauge of a yarn weight, for a maker who has no swatch yet. */
-export function tableGauge(reading: Pick<SwatchReading, 'stitch' | 'yarnWeight' | 'strands'>): Gauge {
-  const held = heldWeight(reading.yarnWeight, reading.strands);
-  const facts = YARN_WEIGHTS[Math.min(7, Math.max(0, Math.round(held)))] ?? { lowStitches: 14 };
-  const pitch = 100 / facts.lowStitches;
+/** What is usual for a yarn, its strands and the hook, for a maker who has no swatch yet. */
+export function tableGauge(
+  reading: Pick<SwatchReading, 'stitch' | 'yarnWeight' | 'strands' | 'hook'>,
+): Gauge {
+  const held = heldYarn(reading.yarnWeight, reading.strands);
+  const { times, error } = hookShift(held.hook, reading.hook);
+  const pitch = held.pitch * times;
   const row = pitch * heightByPitch(reading.stitch);
+  const off = Math.hypot(TABLE_ERROR, error);
   return {
-    pitch: { value: pitch, sd: pitch * TABLE_ERROR, origin: 'estimated' },
-    row: { value: row, sd: row * TABLE_ERROR * 1.2, origin: 'estimated' },
+    pitch: { value: pitch, sd: pitch * off, origin: 'estimated' },
+    row: { value: row, sd: row * off * 1.2, origin: 'estimated' },
   };
 }
 
@@ -60,7 +70,7 @@ export function gaugeOf(reading: SwatchReading): Gauge {
   const stitches = reading.blocked?.stitches ?? reading.stitches;
   const rows = reading.blocked?.rows ?? reading.rows;
   return {
-    pitch: stitches ? combine(table.pitch, fromCount(stitches)) : table.pitch,
-    row: rows ? combine(table.row, fromCount(rows)) : table.row,
+    pitch: stitches ? combine(table.pitch, fromCount(stitches, reading.hook)) : table.pitch,
+    row: rows ? combine(table.row, fromCount(rows, reading.hook)) : table.row,
   };
 }

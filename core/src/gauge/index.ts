@@ -1,3 +1,4 @@
 export * from './estimate.ts';
 export * from './gauge.ts';
+export * from './hook-shift.ts';
 export * from './yarn-weight.ts';

@@ -7,6 +7,9 @@ import { fitSize, motifShape, motifStrokes, sideLoops, sideStitches } from './in
 const cluster = { kind: 'cluster', cornerChains: 2, gapChains: 0 } as const;
 const solid = { kind: 'solid', cornerChains: 2, gapChains: 0 } as const;
 
+/** mm */
+const HOOK = 5;
+
 describe('counts', () => {
   test('a cluster square has a group of three more on each side with each round', () => {
     expect([1, 2, 3, 4].map((r) => sideStitches(cluster, r))).toEqual([3, 6, 9, 12]);
@@ -28,12 +31,13 @@ describe('size by rounds', () => {
     stitch: 'tall',
     yarnWeight: 4,
     strands: 1,
+    hook: HOOK,
     stitches: { count: 20, length: 140 },
     rows: { count: 10, length: 120 },
   });
 
   test('without a measured motif it is the ring and two row heights a round', () => {
-    const { a, b } = fitSize(gauge, []);
+    const { a, b } = fitSize(gauge, [], HOOK);
     expect(a).toBeCloseTo(gauge.pitch.value);
     expect(b).toBeCloseTo(2 * gauge.row.value);
   });
@@ -43,7 +47,7 @@ describe('size by rounds', () => {
     const measured = Array.from({ length: 40 }, (_, i) =>
       i % 2 === 0 ? { rounds: 3, size: 80 } : { rounds: 6, size: 149 },
     );
-    const model = fitSize(gauge, measured);
+    const model = fitSize(gauge, measured, HOOK);
     expect(model.b).toBeCloseTo(23, 0);
     expect(model.at(6).value).toBeCloseTo(149, 0);
     expect(model.at(6).sd).toBeLessThan(1);
@@ -54,8 +58,8 @@ describe('size by rounds', () => {
       fc.property(fc.integer({ min: 1, max: 8 }), fc.integer({ min: 1, max: 20 }), (rounds, n) => {
         const size = gauge.pitch.value + 2 * gauge.row.value * rounds;
         const some = Array.from({ length: n }, () => ({ rounds, size }));
-        const before = fitSize(gauge, some).at(rounds);
-        const after = fitSize(gauge, [...some, { rounds, size }]).at(rounds);
+        const before = fitSize(gauge, some, HOOK).at(rounds);
+        const after = fitSize(gauge, [...some, { rounds, size }], HOOK).at(rounds);
         expect(after.sd).toBeLessThan(before.sd);
       }),
     );
@@ -64,7 +68,31 @@ describe('size by rounds', () => {
   test('motifs that scatter raise the piece-to-piece error', () => {
     const even = [100, 100, 100, 100, 100, 100].map((size) => ({ rounds: 4, size }));
     const uneven = [92, 108, 95, 105, 90, 110].map((size) => ({ rounds: 4, size }));
-    expect(fitSize(gauge, uneven).single).toBeGreaterThan(2 * fitSize(gauge, even).single);
+    expect(fitSize(gauge, uneven, HOOK).single).toBeGreaterThan(2 * fitSize(gauge, even, HOOK).single);
+  });
+});
+
+describe('what was measured otherwise', () => {
+  const gauge = gaugeOf({ stitch: 'tall', yarnWeight: 4, strands: 1, hook: HOOK });
+  const five = (fields: object) => Array.from({ length: 12 }, () => ({ rounds: 5, size: 100, ...fields }));
+
+  test('blocked sizes count once there are any, and tell what the others will come to', () => {
+    // All of them blocked from 100 to 104.
+    expect(fitSize(gauge, five({ blocked: 104 }), HOOK).at(5).value).toBeCloseTo(104, 0);
+    // Half of them only: those grew by 4 in 100, so the others will.
+    const half = [...five({ blocked: 104 }), ...five({})];
+    expect(fitSize(gauge, half, HOOK).at(5).value).toBeCloseTo(104, 0);
+    expect(fitSize(gauge, half, HOOK).at(5).origin).toBe('measured');
+  });
+
+  test('a square worked with a thinner hook says that one with a thicker comes out larger, by guess', () => {
+    const same = fitSize(gauge, five({}), HOOK).at(5);
+    const other = fitSize(gauge, five({ hook: HOOK * 0.8 }), HOOK).at(5);
+    // 0.85 of the change: 1.25 ^ 0.85 = 1.209, less a little for what the yarn's own table says.
+    expect(other.value / same.value).toBeGreaterThan(1.12);
+    expect(other.value / same.value).toBeLessThan(1.22);
+    expect(other.origin).toBe('estimated');
+    expect(other.sd).toBeGreaterThan(2 * same.sd);
   });
 });
 

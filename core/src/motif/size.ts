@@ -1,9 +1,40 @@
-import type { Estimate, Gauge } from '../gauge/index.ts';
+import { type Estimate, type Gauge, hookShift } from '../gauge/index.ts';
 
 /** One finished motif under the tape. `size` is the side in mm. */
 export interface MotifMeasurement {
   readonly rounds: number;
   readonly size: number;
+  /** The same one after blocking, mm. */
+  readonly blocked?: number | undefined;
+  /** Hook it was worked with, mm, where that is not the swatch's own. */
+  readonly hook?: number | undefined;
+}
+
+/** A measured motif as it would come out finished, worked with the swatch's hook. */
+interface Seen {
+  readonly rounds: number;
+  readonly size: number;
+  /** Standard error of what was worked out of the measure, mm. */
+  readonly off: number;
+  readonly guessed: boolean;
+}
+
+/** How far blocking another one differs from what it did to those that were blocked, as a share. */
+const BLOCK_ERROR = 0.01;
+
+/**
+ * What each measured motif says of a finished one. Once some have been blocked the blocked size counts, and those that
+ * have not been are taken to grow as those did. One that was worked with another hook is shifted, and a guess.
+ */
+function seenThrough(measured: readonly MotifMeasurement[], hook: number): Seen[] {
+  const blocked = measured.flatMap((one) => (one.blocked === undefined ? [] : [one.blocked / one.size]));
+  const grows = blocked.reduce((sum, by) => sum + by / blocked.length, 0) || 1;
+  return measured.map(({ rounds, size, blocked: after, hook: worked }) => {
+    const { times, error } = hookShift(worked ?? hook, hook);
+    const seen = (after ?? size * grows) * times;
+    const unblocked = after === undefined && blocked.length > 0 ? BLOCK_ERROR : 0;
+    return { rounds, size: seen, off: seen * Math.hypot(error, unblocked), guessed: times !== 1 };
+  });
 }
 
 /** Size of a square by rounds, S(r) = a + b r, with both kinds of error. */
@@ -30,8 +61,11 @@ const ROUND_ERROR = 0.06;
  * wide, a = w. Each measured motif adds an observation with the piece-to-piece variance. The normal
  * equations are 2x2 and solved directly. The piece-to-piece variance pools a default share of the size
  * with the scatter of the measured motifs about the fitted line.
+ *
+ * @param hook of the motif's swatch, mm.
  */
-export function fitSize(gauge: Gauge, measured: readonly MotifMeasurement[]): SizeModel {
+export function fitSize(gauge: Gauge, finished: readonly MotifMeasurement[], hook: number): SizeModel {
+  const measured = seenThrough(finished, hook);
   const a0 = gauge.pitch.value;
   const b0 = 2 * gauge.row.value;
   const sdA = Math.max(gauge.pitch.value * 0.6, 0.1);
@@ -47,12 +81,13 @@ export function fitSize(gauge: Gauge, measured: readonly MotifMeasurement[]): Si
     let pbb = 1 / sdB ** 2;
     let ya = a0 * paa;
     let yb = b0 * pbb;
-    for (const { rounds, size } of measured) {
-      paa += 1 / variance;
-      pab += rounds / variance;
-      pbb += rounds ** 2 / variance;
-      ya += size / variance;
-      yb += (rounds * size) / variance;
+    for (const { rounds, size, off } of measured) {
+      const weight = 1 / (variance + off ** 2);
+      paa += weight;
+      pab += rounds * weight;
+      pbb += rounds ** 2 * weight;
+      ya += size * weight;
+      yb += rounds * size * weight;
     }
     const det = paa * pbb - pab * pab;
     return {
@@ -76,7 +111,7 @@ export function fitSize(gauge: Gauge, measured: readonly MotifMeasurement[]): Si
     at: (rounds) => ({
       value: fit.a + fit.b * rounds,
       sd: Math.sqrt(fit.vaa + 2 * rounds * fit.vab + rounds ** 2 * fit.vbb),
-      origin: measured.length > 0 ? 'measured' : 'estimated',
+      origin: measured.some(({ guessed }) => !guessed) ? 'measured' : 'estimated',
     }),
   };
 }

@@ -9,6 +9,7 @@ describe('straps', () => {
     stitch: 'low',
     yarnWeight: 4,
     strands: 1,
+    hook: 5,
     stitches: { count: 20, length: 120 },
     rows: { count: 20, length: 110 },
   });

@@ -42,12 +42,12 @@ export function JoinedStrip({ plan, store, motif }: StationProps & { readonly mo
               name="squares"
               value={strip.motifs}
               bounds={boundsOf(measuredStripSchema.shape.motifs)}
-              onChange={(motifs) => set({ ...strip, motifs })}
+              onChange={(motifs) => set({ ...strip, motifs, hook: undefined })}
             />
             <LengthField
               label="measure together"
               value={strip.length}
-              onChange={(length) => set({ ...strip, length })}
+              onChange={(length) => set({ ...strip, length, hook: undefined })}
             />
           </Row>
           <Button small look="bare" className="self-start" onClick={() => set(undefined)}>

@@ -177,8 +177,13 @@ export function MotifSection({ plan, store, motif }: StationProps & { readonly m
           band shrink.
         </p>
       )}
+      {motif.measured.some(({ hook }) => hook !== undefined) && (
+        <p className="text-xs text-soft">
+          Measured with another hook: the size is a guess until you measure one worked with the new one.
+        </p>
+      )}
       {motif.measured.map((one, i) => (
-        <div key={i} className="grid grid-cols-[1fr_1.2fr_auto] items-start gap-2">
+        <div key={i} className="grid grid-cols-[1fr_1.2fr_1.2fr_auto] items-start gap-2">
           <NumberField
             label={`Rounds, square ${i + 1}`}
             name="rounds"
@@ -189,8 +194,25 @@ export function MotifSection({ plan, store, motif }: StationProps & { readonly m
           <LengthField
             label={SIZE_NAMES[motif.kind]}
             value={one.size}
-            onChange={(length) => setMeasured(i, { size: length })}
+            onChange={(length) => setMeasured(i, { size: length, hook: undefined })}
           />
+          {one.blocked === undefined ? (
+            <Button
+              look="bare"
+              small
+              className="mt-[22px]"
+              onClick={() => setMeasured(i, { blocked: one.size })}
+            >
+              Blocked
+            </Button>
+          ) : (
+            <LengthField
+              label="blocked"
+              value={one.blocked}
+              onChange={(length) => setMeasured(i, { blocked: length })}
+              onClear={() => setMeasured(i, { blocked: undefined })}
+            />
+          )}
           <Button
             look="bare"
             small

@@ -5,6 +5,7 @@ import {
   formatSmall,
   foundationChain,
   gaugeOf,
+  heldYarn,
   hookName,
   mm,
   STITCHES,
@@ -13,6 +14,7 @@ import {
   swatchSchema,
   TURNINGS,
   turningName,
+  withHook,
   yarnOf,
 } from '@fennot/core';
 import { useSettings } from '../../api/queries.ts';
@@ -23,6 +25,15 @@ import { Row, Section } from '../../ui/Section.tsx';
 import type { Outcome } from '../../ui/tell.ts';
 import type { StationProps } from '../station.ts';
 import { SwatchDrawing } from './SwatchDrawing.tsx';
+
+/** What a hook makes of a yarn, by the hook that is usual for it. */
+function hookHint({ hook, strands }: Swatch, weight: number): string {
+  const { hook: usual } = heldYarn(weight, strands);
+  const told = `usual for this yarn: ${(Math.round(2 * usual) / 2).toFixed(1)} mm`;
+  if (hook < 0.8 * usual) return `${told}; so thin a hook makes a dense, heavy fabric`;
+  if (hook > 1.25 * usual) return `${told}; so thick a hook makes a loose, open fabric`;
+  return told;
+}
 
 type Counted = NonNullable<Swatch['stitches']>;
 
@@ -97,6 +108,11 @@ export function SwatchSection({ plan, store, swatch }: StationProps & { readonly
           </Button>
         )
       )}
+      {[swatch.stitches, swatch.rows].some((counted) => counted?.hook !== undefined) && (
+        <p className="text-xs text-soft" data-testid="other-hook">
+          Counted with another hook: for {hookName(swatch.hook)} the size is a guess until you count anew.
+        </p>
+      )}
       <Row>
         <Choice
           label="Stitch"
@@ -111,7 +127,8 @@ export function SwatchSection({ plan, store, swatch }: StationProps & { readonly
           bounds={boundsOf(swatchSchema.shape.hook)}
           step={0.5}
           suffix="mm"
-          onChange={(hook) => set({ hook })}
+          onChange={(hook) => store.getState().change((doc) => withHook(doc, swatch.id, hook))}
+          hint={hookHint(swatch, yarn.weight)}
         />
       </Row>
       <Row>
@@ -130,6 +147,11 @@ export function SwatchSection({ plan, store, swatch }: StationProps & { readonly
           value={swatch.strands}
           bounds={boundsOf(swatchSchema.shape.strands)}
           onChange={(strands) => set({ strands })}
+          hint={
+            swatch.strands > 1
+              ? `about as thick as ${heldYarn(yarn.weight, swatch.strands).weight.name} yarn`
+              : undefined
+          }
         />
       </Row>
       <Choice
@@ -181,12 +203,12 @@ function Counts({ label, name, counted, start, onChange }: CountsProps) {
         problem={
           counted.count < 4 ? `So few ${name} say little: the range stays wide. Count 10 or more.` : undefined
         }
-        onChange={(count) => onChange({ ...counted, count })}
+        onChange={(count) => onChange({ count, length: counted.length })}
       />
       <LengthField
         label="over"
         value={counted.length}
-        onChange={(length) => onChange({ ...counted, length })}
+        onChange={(length) => onChange({ count: counted.count, length })}
       />
     </div>
   );
