@@ -1,4 +1,4 @@
-import { area, distance, distance3, NOTHING, SAME_PLACE } from '../geometry/index.ts';
+import { area, distance, distance3, extent, NOTHING, type Point3, SAME_PLACE } from '../geometry/index.ts';
 import { cornersOf } from './corners.ts';
 import type { BagGraph, Interval, Piece } from './graph.ts';
 import {
@@ -89,6 +89,16 @@ export function checkGraph(graph: BagGraph): GraphProblem[] {
   for (const { line, a, b } of graph.seams)
     eased.set(line, (eased.get(line) ?? 0) + Math.abs(intervalLength(a) - intervalLength(b)));
 
+  // What is eased onto its place as a whole lies at its own size in the net.
+  const looseOf = new Map(
+    graph.facets.map(({ piece: id, motion: { u, v } }) => {
+      const box = extent(piece(id).outline);
+      const off = (axis: Point3, way: number) => Math.abs(Math.hypot(axis.x, axis.y, axis.z) - 1) * way;
+      return [id, off(u, box.width) + off(v, box.height)] as const;
+    }),
+  );
+  const loose = (id: string) => looseOf.get(id) ?? 0;
+
   for (const { id, a, b, kind, line } of graph.seams) {
     take(a);
     take(b);
@@ -107,7 +117,7 @@ export function checkGraph(graph: BagGraph): GraphProblem[] {
     });
     if (kind === 'flat') {
       const by = Math.max(...pairs.map((pair) => distance(inNet(pa, pair.a), inNet(pb, pair.b))));
-      if (by > (eased.get(line) ?? 0) + SLACK)
+      if (by > (eased.get(line) ?? 0) + loose(a.piece) + loose(b.piece) + SLACK)
         problems.push({ kind: 'apart', seam: id, by, text: 'A flat seam lies open in the net.' });
     }
     const by = Math.max(

@@ -10,7 +10,7 @@ import {
   type Seam,
   wholeLoops,
 } from '../bag/index.ts';
-import { distance, NOTHING } from '../geometry/index.ts';
+import { distance, NOTHING, whole } from '../geometry/index.ts';
 
 /** A place to put a stitch marker along the edge of a panel. */
 export interface Mark {
@@ -110,14 +110,14 @@ export function markedEdges(graph: BagGraph): MarkedEdge[] {
           const share = (target - walked) / here;
           return {
             kind: kindOf,
-            count: Math.round(target / unit),
+            count: whole(target / unit),
             at: target,
-            partner: { piece: piece(partner.piece).name, loop: Math.round(of * share), of },
+            partner: { piece: piece(partner.piece).name, loop: whole(of * share), of },
           };
         }
         walked += here;
       }
-      return { kind: kindOf, count: Math.round(target / unit), at: target, partner: undefined };
+      return { kind: kindOf, count: whole(target / unit), at: target, partner: undefined };
     };
     const corners = cornersAlong(way, piece).map(
       ({ at: place, turn }): Mark => ({ ...at(place, 'corner'), ...(turn && { turn }) }),

@@ -143,7 +143,7 @@ describe('on the bag', () => {
     const [left = 0, right = 0] = rows('corner');
     const total = upper?.total ?? 0;
     expect(left).toBe(total - right);
-    expect(rows('half')).toEqual([Math.round(total / 2)]);
+    expect(rows('half')).toEqual([Math.ceil(total / 2)]);
     expect(upper?.marks.map(({ count }) => count)).toEqual(lower?.marks.map(({ count }) => count));
   });
 

@@ -10,16 +10,27 @@ import {
   pointOnEdge,
   type Seam,
 } from '../bag/index.ts';
-import { distance, must, NOTHING, type Point } from '../geometry/index.ts';
+import { distance, must, NOTHING, type Point, SAME_PLACE } from '../geometry/index.ts';
 import type { Link } from './trails.ts';
 
 /** A seam as a link of the joining graph, with how it lies in the net. */
 export interface SeamLink extends Link {
   readonly seam: Seam;
-  /** `level` or `upright` by its direction in the net, as its first side lies there. */
+  /** Which of the net's two directions it runs in, as its first side lies there. */
   readonly lie: 'level' | 'upright';
   /** Its ends in the net, on the first side. */
   readonly net: readonly [Point, Point];
+}
+
+/**
+ * Which of the net's two directions a seam runs in. A net on point has rising lines for its level ones and falling lines
+ * for its upright ones: just between, rounding must not decide.
+ */
+function lieOf(from: Point, to: Point): SeamLink['lie'] {
+  const [x, y] = [to.x - from.x, to.y - from.y];
+  const between = Math.abs(x) - Math.abs(y);
+  if (Math.abs(between) < SAME_PLACE) return x * y > 0 ? 'level' : 'upright';
+  return between > 0 ? 'level' : 'upright';
 }
 
 /** Compass words for a direction in the net. */
@@ -71,8 +82,7 @@ export function joiningGraph(graph: BagGraph): JoiningGraph {
     const from = inNet(own, pointOnEdge(own, seam.a.edge, seam.a.from));
     const to = inNet(own, pointOnEdge(own, seam.a.edge, seam.a.to));
     const [start, end] = must(ends.get(seam.id), 'seam');
-    const lie = Math.abs(to.x - from.x) > Math.abs(to.y - from.y) ? 'level' : 'upright';
-    return { id: seam.id, from: start, to: end, way: seam.line, seam, lie, net: [from, to] };
+    return { id: seam.id, from: start, to: end, way: seam.line, seam, lie: lieOf(from, to), net: [from, to] };
   };
   const madeUp = cornersOf(graph);
   const all = joinedSeams(graph).map((seam) => link(seam, madeUp.ends));

@@ -189,14 +189,37 @@ function byDirection(flat: readonly SeamLink[]): Sewing[] {
     .flatMap((group) => group.flatMap((line) => straightTrails(line)));
 }
 
+/** Joins nearer than this along their own direction, mm, are of one column. */
+const ONE_COLUMN = 2;
+
+/** Joins that all run the same way, column by column: each column holds those that lie beside one another. */
+function inColumns(short: readonly SeamLink[]): SeamLink[] {
+  const placed = short
+    .map((link) => {
+      const [{ x, y }, q] = link.net;
+      const [dx, dy] = [q.x - x, q.y - y];
+      const way = Math.hypot(dx, dy) * (dx < 0 ? -1 : 1);
+      return { link, at: ((x + q.x) * dx + (y + q.y) * dy) / (2 * way) };
+    })
+    .sort((a, b) => a.at - b.at);
+  const columns: SeamLink[][] = [];
+  placed.forEach(({ link, at }, i) => {
+    const before = placed[i - 1];
+    const column = columns.at(-1);
+    if (column && before && at - before.at < ONE_COLUMN) column.push(link);
+    else columns.push([link]);
+  });
+  const order = new Map(short.map((link, i) => [link, i]));
+  return columns.flatMap((column) => column.sort((a, b) => (order.get(a) ?? 0) - (order.get(b) ?? 0)));
+}
+
 /** Squares into columns first, each join by itself; then the columns to each other in long lines. */
 function stripsFirst(flat: readonly SeamLink[]): Sewing[] {
   const [short, long] = [
     flat.filter(({ lie }) => lie === 'level'),
     flat.filter(({ lie }) => lie === 'upright'),
   ];
-  const columns = groupBy(short, ({ net }) => Math.round((net[0].x + net[1].x) / 2));
-  const columnOrder = [...columns].sort(([a], [b]) => a - b).flatMap(([, column]) => column);
+  const columnOrder = inColumns(short);
   const single = columnOrder.map((link): Sewing => [{ link, forward: true }]);
   const lines = [...groupBy(long, ({ way }) => way).values()];
   return [...single, ...lines.flatMap((line) => straightTrails(line))];

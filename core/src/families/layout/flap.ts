@@ -23,7 +23,7 @@ import {
 import { bend } from './bend.ts';
 import { type FaceMake, type LaidFace, layFace } from './face.ts';
 import type { Materials } from './materials.ts';
-import { sew, split } from './sew.ts';
+import { sew } from './sew.ts';
 import { reversed } from './sheet.ts';
 
 /** Places nearer than this are the same, mm. */
@@ -105,22 +105,21 @@ export function withFlap(graph: BagGraph, flap: FaceMake, materials: Materials):
   const root = made.open.reduce((sum, interval) => sum + intervalLength(interval), 0);
   if (!first || !last || root === 0 || graph.facets.some(({ face }) => face === 'flap')) return graph;
 
-  const whole = behind.map(({ interval }) => interval);
-  const wide = whole.reduce((sum, interval) => sum + intervalLength(interval), 0);
-  const [, later] = split(whole, Math.max(0, (wide - root) / 2));
-  const [seat] = split(later, root);
+  const wide = behind.reduce((sum, { interval }) => sum + intervalLength(interval), 0);
+  const [left, right] = [first.from.x, last.to.x];
+  // An upper side longer than the rim is eased onto all of it.
+  const ease = Math.min(1, wide / root) * ((right - left) / wide);
+  const seated = seatIn(behind, (left + right) / 2, (root * ease) / 2);
+  const seat = seated.map(({ interval }) => interval);
   const laid = laidAgainst(made, middleInNet(graph, seat));
   const { pieces, along: way, outward, middle } = laid;
 
-  const [left, right] = [first.from.x, last.to.x];
   const back = first.from.z;
   const front = Math.max(
     ...graph.facets.map(({ motion, outline }) => Math.max(...outline.map((p) => move(motion, p).z))),
   );
   const deep = front - back;
   const top: Point3 = { x: (left + right) / 2, y: first.from.y, z: back };
-  // An upper side longer than the rim is eased onto all of it.
-  const ease = Math.min(1, wide / root) * ((right - left) / wide);
   const region = (
     dir: Point3,
     from: Point3,
@@ -156,7 +155,10 @@ export function withFlap(graph: BagGraph, flap: FaceMake, materials: Materials):
   const bent = bend(pieces, deep > NEAR ? [lid, hanging] : [hanging]);
 
   const kind = flap.of === 'worked' || flap.of === 'shaped' ? 'grown' : laid.touches ? 'flat' : 'closing';
-  const joined = sew(kind, 'flap', 'Flap to back', seat, reversed(made.open));
+  const joined = sew(kind, 'flap', 'Flap to back', seat, reversed(made.open), (interval) => {
+    const on = seated.find((one) => one.interval === interval);
+    return on ? on.to.x - on.from.x : intervalLength(interval);
+  });
   return {
     ...graph,
     pieces: [...graph.pieces, ...pieces],
@@ -165,6 +167,20 @@ export function withFlap(graph: BagGraph, flap: FaceMake, materials: Materials):
     folds: [...graph.folds, ...bent.folds],
     facets: [...graph.facets, ...bent.facets],
   };
+}
+
+/** The parts of the rim behind that lie within so much of a middle, mm. */
+function seatIn(behind: readonly Behind[], middle: number, reach: number): Behind[] {
+  return behind.flatMap(({ interval, from, to }): Behind[] => {
+    const wide = to.x - from.x;
+    const [low, high] = [middle - reach, middle + reach].map((x) =>
+      Math.min(1, Math.max(0, (x - from.x) / wide)),
+    );
+    if (low === undefined || high === undefined || (high - low) * wide < NO_STRETCH) return [];
+    const at = (share: number) => interval.from + (interval.to - interval.from) * share;
+    const place = (share: number) => ({ ...from, x: from.x + wide * share });
+    return [{ interval: { ...interval, from: at(low), to: at(high) }, from: place(low), to: place(high) }];
+  });
 }
 
 /** The middle of a chain as it lies in the net, the way it runs there, and whether it lies in one line. */

@@ -11,14 +11,17 @@ const part = (i: Interval, low: number, high: number): Interval => ({
 /**
  * Sews two chains of edges together from their starts to their ends: one seam between every two
  * neighbouring corners of either. When the chains differ in length, the difference is spread evenly.
+ *
+ * @param wayOf how long a part of the first chain is where it is sewn, mm, when it lies eased there.
  */
 export function pairChains(
   line: string,
   kind: Seam['kind'],
   a: readonly Interval[],
   b: readonly Interval[],
+  wayOf: (interval: Interval) => number = intervalLength,
 ): Seam[] {
-  const [wayA, wayB] = [chainLength(a), chainLength(b)];
+  const [wayA, wayB] = [a.reduce((sum, one) => sum + wayOf(one), 0), chainLength(b)];
   const seams: Omit<Seam, 'id'>[] = [];
   const [queueA, queueB] = [[...a], [...b]];
   // Shares of the whole way at which the current edge of each chain begins.
@@ -26,7 +29,7 @@ export function pairChains(
   let at = 0;
   let [headA, headB] = [queueA.shift(), queueB.shift()];
   while (headA && headB) {
-    const shareA = intervalLength(headA) / wayA;
+    const shareA = wayOf(headA) / wayA;
     const shareB = intervalLength(headB) / wayB;
     const [endA, endB] = [startA + shareA, startB + shareB];
     const next = Math.abs(endA - endB) < ROUNDING ? endA : Math.min(endA, endB);

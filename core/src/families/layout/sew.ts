@@ -16,7 +16,8 @@ export const sew = (
   name: string,
   a: readonly Interval[],
   b: readonly Interval[],
-): SewnLine => ({ line: { id, name }, seams: pairChains(id, kind, a, b) });
+  wayOf?: (interval: Interval) => number,
+): SewnLine => ({ line: { id, name }, seams: pairChains(id, kind, a, b, wayOf) });
 
 export interface NamedSheet {
   readonly sheet: Sheet;

@@ -3,6 +3,7 @@ import {
   cornersOf,
   type Edge,
   type Facet,
+  type Fold,
   move,
   type Piece,
   type Seam,
@@ -10,13 +11,13 @@ import {
   withSeamIds,
 } from '../../bag/index.ts';
 import { letterOf } from '../../fields/index.ts';
-import { must, rectangle } from '../../geometry/index.ts';
+import { must, type Point, type Point3, rectangle } from '../../geometry/index.ts';
 import { mm } from '../../units/index.ts';
 import { bend } from '../layout/bend.ts';
 import type { Materials } from '../layout/materials.ts';
 import { foldUp } from './fold-up.ts';
 import { type Cell, type CellEdge, cellKey, edgeKey, type Own, SIDES } from './schema.ts';
-import { type Table, tableOf } from './table.ts';
+import { panelSize, type Table, tableOf } from './table.ts';
 
 /** Cells are named by rows from the top and columns from the left, as they lie. */
 function namesOf({ cells }: Own): ReadonlyMap<string, string> {
@@ -29,31 +30,91 @@ function namesOf({ cells }: Own): ReadonlyMap<string, string> {
   );
 }
 
+/** A piece at its own size, its middle on the middle of its cell. */
 function pieceOf(params: Own, cell: Cell, name: string, table: Table, materials: Materials): Piece {
-  const { side, turn } = table;
+  const { turn } = table;
   const { motif, rounds, swatch } = params;
-  const edge = (kind: Edge['kind'], loops: number): Edge => ({ kind, length: mm(side), loops });
+  const edge = (kind: Edge['kind'], length: number, loops: number): Edge => ({
+    kind,
+    length: mm(length),
+    loops,
+  });
   const ofMotif = () => {
-    const round = edge('round', materials.motifLoops(motif, rounds));
-    return { make: { of: 'motif', motif, rounds }, edges: [round, round, round, round] } as const;
+    const round = edge('round', table.wide, materials.motifLoops(motif, rounds));
+    const make = { of: 'motif', motif, rounds } as const;
+    return { make, edges: [round, round, round, round], wide: table.wide, tall: table.tall };
   };
   const ofPanel = () => {
-    const stitches = Math.max(1, Math.round(side / materials.pitch(swatch)));
-    const rows = Math.max(1, Math.round(side / materials.rowHeight(swatch)));
-    const ends = edge('row-ends', Math.max(1, Math.round(rows * materials.rowEndRate(swatch))));
+    const { stitches, rows, wide, tall } = panelSize(params, materials);
+    const ends = edge('row-ends', tall, Math.max(1, Math.round(rows * materials.rowEndRate(swatch))));
+    const make = { of: 'panel', swatch, stitches, rows, rowsRun: 'across' } as const;
     return {
-      make: { of: 'panel', swatch, stitches, rows, rowsRun: 'across' },
-      edges: [edge('chain', stitches), ends, edge('tops', stitches), ends],
-    } as const;
+      make,
+      edges: [edge('chain', wide, stitches), ends, edge('tops', wide, stitches), ends],
+      wide,
+      tall,
+    };
   };
+  const { make, edges, wide, tall } = cell.of === 'square' ? ofMotif() : ofPanel();
+  const [x, y] = [(table.wide - wide) / 2, (table.tall - tall) / 2];
+  const corner = table.corner(cell);
+  const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
   return {
     id: cellKey(cell),
     name,
-    ...(cell.of === 'square' ? ofMotif() : ofPanel()),
-    outline: rectangle(0, 0, side, side),
-    at: table.corner(cell),
+    make,
+    edges,
+    outline: rectangle(0, 0, wide, tall),
+    at: { x: corner.x + x * cos - y * sin, y: corner.y + x * sin + y * cos },
     turn,
     cell: { sheet: 'own', row: -cell.y, column: cell.x },
+  };
+}
+
+/** The same piece as large as its cell: how it lies once its edges are eased onto their partners. */
+const onCell = (piece: Piece, cell: Cell, { wide, tall, corner }: Table): Piece => ({
+  ...piece,
+  outline: rectangle(0, 0, wide, tall),
+  at: corner(cell),
+});
+
+/** Folds pieces as they lie on their cells, and tells it of the pieces at their own sizes. */
+function bentOnCells(params: Own, pieces: readonly Piece[], table: Table) {
+  const { wide, tall } = table;
+  const byId = new Map(pieces.map((piece) => [piece.id, piece]));
+  const bent = bend(
+    params.cells.map((cell) => onCell(must(byId.get(cellKey(cell)), 'piece'), cell, table)),
+    foldUp(params, table),
+  );
+  /** How many times as large the piece is as its cell. */
+  const scale = (id: string) => {
+    const { x, y } = must(byId.get(id)?.outline[2], 'corner');
+    return { x: x / wide, y: y / tall };
+  };
+  const own = ({ x, y }: Point, by: Point): Point => ({ x: x * by.x, y: y * by.y });
+  const eased = ({ x, y, z }: Point3, by: number): Point3 => ({ x: x / by, y: y / by, z: z / by });
+  return {
+    folds: bent.folds.map(({ piece, from, to }): Fold => {
+      const by = scale(piece);
+      return { piece, from: own(from, by), to: own(to, by) };
+    }),
+    facets: bent.facets.map((facet): Facet => {
+      const by = scale(facet.piece);
+      if (by.x === 1 && by.y === 1) {
+        // Not folded, it is the piece's own outline.
+        const { outline } = must(byId.get(facet.piece), 'piece');
+        return facet.outline.length === 4 &&
+          facet.outline.every((p, i) => p.x === outline[i]?.x && p.y === outline[i]?.y)
+          ? { ...facet, outline }
+          : facet;
+      }
+      const { origin, u, v } = facet.motion;
+      return {
+        ...facet,
+        outline: facet.outline.map((p) => own(p, by)),
+        motion: { origin, u: eased(u, by.x), v: eased(v, by.y) },
+      };
+    }),
   };
 }
 
@@ -66,7 +127,7 @@ const LIES = {
 /** Neighbours on the grid are joined flat, each straight line of joins named as one. */
 function joinedOnGrid(
   { cells, grid }: Own,
-  { side }: Table,
+  lengthOf: (edge: CellEdge) => number,
   names: ReadonlyMap<string, string>,
 ): { seams: Omit<Seam, 'id'>[]; lines: SeamLine[] } {
   const there = new Set(cells.map(cellKey));
@@ -74,13 +135,14 @@ function joinedOnGrid(
   const seams: Omit<Seam, 'id'>[] = [];
   const join = (cell: Cell, next: { x: number; y: number }, edge: 1 | 2, id: string, lie: string) => {
     if (!there.has(cellKey(next))) return;
+    const back = (edge + 2) % 4;
     const between = `between ${names.get(cellKey(cell))} and ${names.get(cellKey(next))}`;
     if (!lines.has(id)) lines.set(id, { id, name: `${lie} line ${between}` });
     seams.push({
       line: id,
       kind: 'flat',
-      a: { piece: cellKey(cell), edge, from: 0, to: side },
-      b: { piece: cellKey(next), edge: (edge + 2) % 4, from: side, to: 0 },
+      a: { piece: cellKey(cell), edge, from: 0, to: lengthOf({ ...cell, side: edge }) },
+      b: { piece: cellKey(next), edge: back, from: lengthOf({ ...next, side: back }), to: 0 },
     });
   };
   for (const cell of cells) {
@@ -126,14 +188,17 @@ export function buildOwn(params: Own, materials: Materials): BagGraph {
   const pieces = params.cells.map((cell) =>
     pieceOf(params, cell, must(names.get(cellKey(cell)), 'name'), table, materials),
   );
-  const flat = joinedOnGrid(params, table, names);
+  const byId = new Map(pieces.map((piece) => [piece.id, piece]));
+  const lengthOf = (edge: CellEdge) =>
+    must(byId.get(cellKey(edge))?.edges[edge.side], `edge ${edgeKey(edge)}`).length;
+  const flat = joinedOnGrid(params, lengthOf, names);
   const lines = new Map<string, SeamLine>();
   /** Edges that lie on one line of the table. */
   const lineOf = (edge: CellEdge) => {
     const [p, q] = table.edge(edge);
     const turn = Math.round((Math.atan2(q.y - p.y, q.x - p.x) / Math.PI) * 4);
     // How far from the middle of the table, in cells: not in mm, which change with the squares.
-    const off = (p.x * (q.y - p.y) - p.y * (q.x - p.x)) / table.side ** 2;
+    const off = (p.x * (q.y - p.y) - p.y * (q.x - p.x)) / (table.wide * table.tall);
     return `${turn}.${Math.round(off)}`;
   };
   const nameOf = (edge: CellEdge) => `${SIDES[params.grid][edge.side]} edge of ${names.get(cellKey(edge))}`;
@@ -142,15 +207,16 @@ export function buildOwn(params: Own, materials: Materials): BagGraph {
     const name =
       edgeKey(a) === edgeKey(b) ? `The ${nameOf(a)} on itself` : `The ${nameOf(a)} with the ${nameOf(b)}`;
     if (!lines.has(id)) lines.set(id, { id, name });
-    const to = edgeKey(a) === edgeKey(b) ? table.side / 2 : table.side;
+    const share = edgeKey(a) === edgeKey(b) ? 0.5 : 1;
+    const [long, other] = [lengthOf(a), lengthOf(b)];
     return {
       line: id,
       kind: 'closing',
-      a: { piece: cellKey(a), edge: a.side, from: 0, to },
-      b: { piece: cellKey(b), edge: b.side, from: table.side, to: table.side - to },
+      a: { piece: cellKey(a), edge: a.side, from: 0, to: long * share },
+      b: { piece: cellKey(b), edge: b.side, from: other, to: other * (1 - share) },
     };
   });
-  const bent = bend(pieces, foldUp(params, table));
+  const bent = bentOnCells(params, pieces, table);
   const seams = withSeamIds([...flat.seams, ...closing]);
   return {
     pieces,

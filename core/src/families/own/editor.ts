@@ -110,15 +110,16 @@ function spotsBeside({ cells }: Own): Array<{ x: number; y: number }> {
 /** Every line a fold may lie on, with the fold that is there; a little longer than the net. */
 function foldLines(params: Own, table: Table): NetEditor<Own>['folds'] {
   const box = tableBox(params, table);
-  const reach = table.half * 0.4;
+  const reach = Math.min(table.half.upright, table.half.level) * 0.4;
   return (['upright', 'level'] as const).flatMap((lies) => {
     const [low, high] = lies === 'upright' ? [box.left, box.right] : [box.low, box.high];
-    const first = Math.ceil(low / table.half + NOTHING);
-    const last = Math.floor(high / table.half - NOTHING);
+    const half = table.half[lies];
+    const first = Math.ceil(low / half + NOTHING);
+    const last = Math.floor(high / half - NOTHING);
     return Array.from({ length: Math.max(0, last - first + 1) }, (_, i) => {
       const at = first + i;
       const own = params.folds.find((fold) => fold.lies === lies && fold.at === at);
-      const where = foldAt({ at }, table);
+      const where = foldAt({ at, lies }, table);
       const others = params.folds.filter((fold) => fold !== own);
       const angle: NetFold['angle'] | undefined =
         own === undefined ? 180 : own.angle === 180 ? 90 : undefined;

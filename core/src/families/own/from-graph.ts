@@ -48,13 +48,13 @@ export function ownFromGraph(graph: BagGraph, swatch: string, materials: Materia
     folds: [],
     pairs: [],
   };
-  const { side, half, turn } = tableOf(empty, materials);
+  const { wide: side, half, turn } = tableOf(empty, materials);
   const cellOf = gridPlaces(graph.pieces, side, turn);
   const cells = graph.pieces.map((piece): Cell => ({ ...cellOf(piece), of: 'square' }));
   const own: Own = {
     ...empty,
     cells,
-    folds: foldsOf(graph, cellOf, { side, half, turn }),
+    folds: foldsOf(graph, cellOf, { side, half: half.upright, turn }),
     pairs: pairsOf(graph, cellOf),
   };
   const copy = buildOwn(own, materials);

@@ -32,7 +32,7 @@ export const ownSchema = z.strictObject({
   family: z.literal('own'),
   motif: idSchema,
   rounds: count('Rounds', MOST_ROUNDS),
-  /** What panels are worked in; each is as large as a square. */
+  /** What panels are worked in, each as near to a square's size as whole stitches and rows come. */
   swatch: idSchema,
   /** Squares with level sides, or standing on a corner. */
   grid: z.enum(['straight', 'point']),

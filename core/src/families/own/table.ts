@@ -4,10 +4,11 @@ import type { CellEdge, NetFold, Own } from './schema.ts';
 
 /** The grid on the table, in mm. */
 export interface Table {
-  /** Side of a cell, joins included. */
-  readonly side: number;
-  /** Half of what a cell is wide on the table: folds lie on multiples of it. */
-  readonly half: number;
+  /** Sides of a cell, joins included: those of a square, or, where all is of panels, of a panel. */
+  readonly wide: number;
+  readonly tall: number;
+  /** Half of what a cell is wide and high on the table: folds lie on multiples of it. */
+  readonly half: Readonly<Record<NetFold['lies'], number>>;
   readonly turn: number;
   /** The lower (or lowest) corner of a cell. */
   corner(cell: { x: number; y: number }): Point;
@@ -15,20 +16,45 @@ export interface Table {
   edge(edge: CellEdge): readonly [Point, Point];
 }
 
-export function tableOf({ motif, rounds, grid }: Own, materials: Materials): Table {
+/** What a panel of so many stitches and rows measures with its joins, and its counts: as near a square as they come. */
+export interface PanelSize {
+  readonly stitches: number;
+  readonly rows: number;
+  readonly wide: number;
+  readonly tall: number;
+}
+
+export function panelSize({ motif, rounds, swatch }: Own, materials: Materials): PanelSize {
+  const side = materials.motifSide(motif, rounds);
+  const [pitch, row, join] = [materials.pitch(swatch), materials.rowHeight(swatch), materials.join()];
+  const stitches = Math.max(1, Math.round(side / pitch));
+  const rows = Math.max(1, Math.round(side / row));
+  return { stitches, rows, wide: stitches * pitch + join, tall: rows * row + join };
+}
+
+export function tableOf(params: Own, materials: Materials): Table {
+  const { motif, rounds, grid, cells } = params;
   const side = materials.joinedSide(motif, rounds);
+  // On point the folds go through corners: only squares come to lie on one another.
+  const panels = grid === 'straight' && cells.length > 0 && cells.every(({ of }) => of === 'panel');
+  const { wide, tall } = panels ? panelSize(params, materials) : { wide: side, tall: side };
   const turn = grid === 'point' ? Math.PI / 4 : 0;
-  const [cos, sin] = [Math.cos(turn) * side, Math.sin(turn) * side];
-  const at = (x: number, y: number): Point => ({ x: x * cos - y * sin, y: x * sin + y * cos });
+  const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
+  const at = (x: number, y: number): Point => ({
+    x: x * wide * cos - y * tall * sin,
+    y: x * wide * sin + y * tall * cos,
+  });
   const outline = ({ x, y }: { x: number; y: number }) => [
     at(x, y),
     at(x + 1, y),
     at(x + 1, y + 1),
     at(x, y + 1),
   ];
+  const diagonal = (side * Math.SQRT2) / 2;
   return {
-    side,
-    half: grid === 'point' ? (side * Math.SQRT2) / 2 : side / 2,
+    wide,
+    tall,
+    half: grid === 'point' ? { upright: diagonal, level: diagonal } : { upright: wide / 2, level: tall / 2 },
     turn,
     corner: ({ x, y }) => at(x, y),
     outline,
@@ -49,4 +75,5 @@ export function tableBox(params: Own, table: Table) {
 }
 
 /** Where a fold crosses the table, mm. */
-export const foldAt = ({ at }: Pick<NetFold, 'at'>, { half }: Table): number => at * half;
+export const foldAt = ({ at, lies }: Pick<NetFold, 'at' | 'lies'>, { half }: Table): number =>
+  at * half[lies];
