@@ -209,14 +209,15 @@ describe('the narrowest place', () => {
     }).graph;
     const { width, depth } = measure(box);
     expect(insideOf(box).girth).toBeCloseTo(2 * (width + depth), 6);
-    const purse = build({
+    const { graph: purse, materials } = build({
       family: 'gathered',
       body: PANEL,
       together: 2,
       band: { swatch: 's2', rows: 4 },
       slit: 0,
-    }).graph;
-    expect(insideOf(purse).girth).toBeCloseTo(measure(purse).width, 6);
+    });
+    // 50 stitches worked two together are 25 of the band, in front and behind.
+    expect(insideOf(purse).girth).toBeCloseTo(2 * 25 * materials.pitch('s2'), 6);
   });
 
   test('a piece gathered at its ends and open sides: opening and height by hand', () => {
@@ -230,13 +231,17 @@ describe('the narrowest place', () => {
     });
     const join = materials.join();
     const [w, tall] = [50 * materials.pitch('s2') + join, 30 * materials.rowHeight('s2')];
-    // The end loses a quarter of the width on either side; halved, the side must still reach that far in, and a
-    // tenth farther: the least zone is 1.1 x 2 x w / 4, if the face is tall enough for it.
-    const zone = Math.min(0.9 * tall, Math.max(0.25 * tall, 1.1 * 2 * (w / 4)));
-    const slope = zone / 2;
-    const rise = Math.max(0.3 * slope, Math.sqrt(Math.max(0, slope ** 2 - (w / 4) ** 2)));
-    // Two ends of half the width, and at each side two faces of half the zone.
-    expect(measure(graph).opening).toBeCloseTo(2 * (w / 2) + 4 * (zone / 2), 6);
+    // Of 50 stitches two together leave 25 of the band: the end moves in by so much on either side.
+    const end = 25 * materials.pitch('s2');
+    const shift = (w - end) / 2;
+    // A side of 60 rows has a loop a row; two together are half a stitch of the band for every row of the side.
+    const ratio = (2 * materials.rowHeight('s2')) / materials.pitch('s2');
+    // Drawn in, the side must still reach that far in, and a tenth farther, if the face is tall enough for it.
+    const zone = Math.min(0.9 * tall, Math.max(0.25 * tall, 1.15 * shift, 1.1 * ratio * shift));
+    const slope = zone / ratio;
+    const rise = Math.max(0.3 * slope, Math.sqrt(Math.max(0, slope ** 2 - shift ** 2)));
+    // Two ends, and at each side two faces of the slope.
+    expect(measure(graph).opening).toBeCloseTo(2 * end + 4 * slope, 6);
     expect(measure(graph).height).toBeCloseTo(tall - zone + rise + 4 * materials.rowHeight('s2'), 6);
     expect(graph.pieces.map(({ name }) => name)).toEqual([
       'Body',

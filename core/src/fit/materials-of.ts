@@ -28,39 +28,42 @@ export interface MaterialOptions {
 export function lengthsOf(table: SizeTable, document: BagDocument): Lengths {
   const alone = remembered((size: SizeVariable): Asked => [size]);
   const withJoin = remembered((size: SizeVariable): Asked => [size, table.join()]);
-  return {
-    materials: ({ nudged, used, coarse = false } = {}) => {
-      const ask = (asked: Asked) => {
-        used?.add(asked);
-        let length = nudged?.asked === asked ? nudged.by : 0;
-        for (const { value } of asked) length += value;
-        return mm(length);
-      };
-      const side = (motif: string, rounds: number) => ask(alone(table.side(motif, rounds)));
-      return {
-        coarse,
-        motifSide: side,
-        joinedSide: (motif, rounds) => ask(withJoin(table.side(motif, rounds))),
-        motifLoops: (motif, rounds) => sideLoops(table.motif(motif).motif, rounds),
-        motifShape: (motif, rounds) => {
-          const own = table.motif(motif).motif;
-          const rate = rowEndRate(table.swatch(own.swatch).swatch.stitch);
-          return motifShape(own, rounds, side(motif, rounds), rate);
-        },
-        motifKind: (motif) => table.motif(motif).motif.kind,
-        join: () => ask(alone(table.join())),
-        pitch: (swatch) => ask(alone(table.pitch(swatch))),
-        rowHeight: (swatch) => ask(alone(table.row(swatch))),
-        rowEndRate: (swatch) => rowEndRate(table.swatch(swatch).swatch.stitch),
-        anyMotif: () => document.motifs.find(({ kind }) => isSquare(kind))?.id,
-        stripSwatch: () => {
-          const [first] = document.swatches;
-          if (!first) throw new Error('The bag has no swatch for a strip.');
-          return first.id;
-        },
-      };
-    },
+  const materials = ({ nudged, used, coarse = false }: MaterialOptions = {}): Materials => {
+    const ask = (asked: Asked) => {
+      used?.add(asked);
+      let length = nudged?.asked === asked ? nudged.by : 0;
+      for (const { value } of asked) length += value;
+      return mm(length);
+    };
+    const side = (motif: string, rounds: number) => ask(alone(table.side(motif, rounds)));
+    const own: Materials = {
+      coarse,
+      get nominal() {
+        return nudged ? materials({ coarse }) : own;
+      },
+      motifSide: side,
+      joinedSide: (motif, rounds) => ask(withJoin(table.side(motif, rounds))),
+      motifLoops: (motif, rounds) => sideLoops(table.motif(motif).motif, rounds),
+      motifShape: (motif, rounds) => {
+        const own = table.motif(motif).motif;
+        const rate = rowEndRate(table.swatch(own.swatch).swatch.stitch);
+        return motifShape(own, rounds, side(motif, rounds), rate);
+      },
+      motifKind: (motif) => table.motif(motif).motif.kind,
+      join: () => ask(alone(table.join())),
+      pitch: (swatch) => ask(alone(table.pitch(swatch))),
+      rowHeight: (swatch) => ask(alone(table.row(swatch))),
+      rowEndRate: (swatch) => rowEndRate(table.swatch(swatch).swatch.stitch),
+      anyMotif: () => document.motifs.find(({ kind }) => isSquare(kind))?.id,
+      stripSwatch: () => {
+        const [first] = document.swatches;
+        if (!first) throw new Error('The bag has no swatch for a strip.');
+        return first.id;
+      },
+    };
+    return own;
   };
+  return { materials };
 }
 
 /** The sizes of a document as builders see them. */

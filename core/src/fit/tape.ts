@@ -1,4 +1,5 @@
 import type { BriefMeasure, Target } from '../document/index.ts';
+import { NOTHING } from '../geometry/index.ts';
 import type { Finished } from './finished-size.ts';
 
 /** How a prediction stands to its target. `likely` reaches it unless the errors fall out badly. */
@@ -18,7 +19,10 @@ export function tapeOf(measure: BriefMeasure, finished: Finished, target: Target
   if (!target) return { measure, target, finished, verdict: 'no target', off: 0 };
   const off = finished.value - target.value;
   const { low, high } = finished.range;
-  const [least, most] = [target.value - target.tolerance, target.value + target.tolerance];
+  const [least, most] = [
+    target.value - target.tolerance - NOTHING,
+    target.value + target.tolerance + NOTHING,
+  ];
   const verdict =
     low >= least && high <= most
       ? 'reached'

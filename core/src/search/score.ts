@@ -1,5 +1,6 @@
 import type { BagDocument } from '../document/index.ts';
 import type { QuickSize } from '../families/index.ts';
+import { NOTHING } from '../geometry/index.ts';
 
 /** A wanted extent and how far off still serves, mm. */
 export interface Wanted {
@@ -29,11 +30,13 @@ export function scoreOf(size: QuickSize, wanted: readonly Wanted[]): number {
   for (const { measure, value, tolerance } of wanted) {
     const off = Math.abs(size[measure] - value) / tolerance;
     score += 0.25 * off * off;
-    if (off > 1) score += 4 * (off - 1) * (off - 1) + 1;
+    if (off > 1 + NOTHING) score += 4 * (off - 1) * (off - 1) + 1;
   }
   return score;
 }
 
 /** Whether every wanted extent lies within its tolerance. */
 export const reaches = (size: QuickSize, wanted: readonly Wanted[]): boolean =>
-  wanted.every(({ measure, value, tolerance }) => Math.abs(size[measure] - value) <= tolerance);
+  wanted.every(
+    ({ measure, value, tolerance }) => Math.abs(size[measure] - value) <= tolerance * (1 + NOTHING),
+  );

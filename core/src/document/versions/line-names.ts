@@ -22,8 +22,11 @@ function plainMaterials(document: Raw): Materials {
     MOTIF_KINDS.find((kind) => motifs.some((motif) => motif.id === id && motif.kind === kind)) ?? 'cluster';
   const definition = (id: string): MotifDefinition => ({ kind: kindOf(id), cornerChains: 2, gapChains: 0 });
   const firstOf = (list: readonly Raw[]) => list.map(({ id }) => String(id))[0];
-  return {
+  const materials: Materials = {
     coarse: false,
+    get nominal() {
+      return materials;
+    },
     motifSide: () => mm(SIDE),
     joinedSide: () => mm(SIDE),
     motifLoops: (motif, rounds) => sideLoops(definition(motif), rounds),
@@ -36,6 +39,7 @@ function plainMaterials(document: Raw): Materials {
     stripSwatch: () => firstOf(swatches) ?? '',
     anyMotif: () => motifs.map(({ id }) => String(id)).find((id) => isSquare(kindOf(id))),
   };
+  return materials;
 }
 
 /** Lines of version 1 that were named by counting, by what they are called since, and how they were counted. */

@@ -1,5 +1,5 @@
 import { type Edge, type Interval, type Piece, wholeEdge } from '../../bag/index.ts';
-import { must, type Point, type Point3, rectangle } from '../../geometry/index.ts';
+import { must, type Point, type Point3, rectangle, whole } from '../../geometry/index.ts';
 import { mm } from '../../units/index.ts';
 import type { Region } from '../layout/bend.ts';
 import type { Materials } from '../layout/materials.ts';
@@ -32,8 +32,7 @@ const ROOT = { top: 0, left: 1, bottom: 2, right: 3 } as const;
 
 /** A band laid beside the edge it takes in. */
 function bandPiece({ swatch, rows }: Worked, materials: Materials, options: BandOptions): Piece {
-  const { id, name, length, beside, middle } = options;
-  const stitches = Math.max(1, Math.round(options.stitches));
+  const { id, name, length, stitches, beside, middle } = options;
   const tall = rows * materials.rowHeight(swatch);
   const level = beside === 'top' || beside === 'bottom';
   const edge = (kind: Edge['kind'], way: number, loops: number): Edge => ({ kind, length: mm(way), loops });
@@ -91,24 +90,49 @@ export interface Gathering {
   readonly worked: Worked;
   readonly width: number;
   readonly tall: number;
-  /** Stitches worked together at the ends. */
-  readonly together: number;
+  /** The bands of the two ends. */
+  readonly end: BandSize;
   readonly drawn: DrawnIn;
 }
 
-/** The band of the front's or the back's end, which is `loops` stitches wide. */
+/** A band by its counts. */
+export interface BandSize {
+  readonly stitches: number;
+  /** mm in its own gauge. */
+  readonly length: number;
+}
+
+/** A band that takes in a whole end of so many loops, so many of them together: as long as its stitches are. */
+export function bandSize(loops: number, together: number, swatch: string, materials: Materials): BandSize {
+  const stitches = Math.max(1, whole(loops / together));
+  return { stitches, length: stitches * materials.pitch(swatch) };
+}
+
+/**
+ * A band that takes in part of a side. Where that ends is a length, not a count, so its own length is left as it comes,
+ * within half a stitch of the count: sizes must not jump when a length changes a little.
+ */
+export function partBandSize(
+  loops: number,
+  together: number,
+  swatch: string,
+  materials: Materials,
+): BandSize {
+  const stitches = loops / together;
+  return { stitches: Math.max(1, whole(stitches)), length: stitches * materials.pitch(swatch) };
+}
+
+/** The band of the front's or the back's end. */
 export function endBand(
   face: 'front' | 'back',
-  { worked, width: w, tall, together, drawn }: Gathering,
-  loops: number,
+  { worked, width: w, tall, end, drawn }: Gathering,
   materials: Materials,
 ): Band {
   const front = face === 'front';
   const piece = bandPiece(worked, materials, {
     id: `${face}-band`,
     name: front ? 'Front band' : 'Back band',
-    length: w / together,
-    stitches: loops / together,
+    ...end,
     beside: front ? 'top' : 'bottom',
     middle: { x: w / 2, y: front ? 2 * tall : 0 },
   });
@@ -131,24 +155,19 @@ export function endBand(
 /**
  * The band of one side: it runs from the front's corner down to where the side is closed and up to the back's
  * corner, folded in its middle. It stands upright like the end bands, so that its ends meet theirs.
- *
- * @param loops stitches of the two faces it takes in.
- * @param together of them worked into one.
  */
 export function sideBand(
   side: 'left' | 'right',
-  { worked, width: w, tall, together: g, drawn: { zone, rise } }: Gathering,
-  loops: number,
-  together: number,
+  { worked, width: w, tall, end, drawn: { zone, rise } }: Gathering,
+  own: BandSize,
   materials: Materials,
 ): Band {
   const left = side === 'left';
-  const length = (2 * zone) / together;
+  const { length } = own;
   const piece = bandPiece(worked, materials, {
     id: `${side}-band`,
     name: left ? 'Left band' : 'Right band',
-    length,
-    stitches: loops / together,
+    ...own,
     beside: side,
     middle: { x: left ? 0 : w, y: tall },
   });
@@ -158,7 +177,7 @@ export function sideBand(
   const net = (outward: number, up: number): Point => ({ x: root + out * outward, y: tall + up });
   const made = (x: number, y: number): Point3 => ({ x, y, z: 0 });
   const closed = made((out * w) / 2, tall - zone);
-  const corner = made((out * w) / 2 / g, tall - zone + rise);
+  const corner = made((out * end.length) / 2, tall - zone + rise);
   const above = made(corner.x, corner.y + band);
   const half = (face: 'front' | 'back'): Region => {
     const sign = face === 'front' ? 1 : -1;

@@ -12,20 +12,22 @@ export interface DrawnIn {
 
 /** Fabric that is left open at the sides and drawn in there as well. */
 export interface DrawnSides {
-  /** Stitches of the side worked together into one. */
+  /** How many times as long the side is as the band it is worked into. */
   readonly together: number;
   /** mm of either face to be drawn in. */
   readonly slit: number;
 }
 
 /**
- * How a face w wide and `tall` high lies once its end is drawn in to w / g: it keeps its width up to a zone, in
+ * How a face w wide and `tall` high lies once its end is drawn in onto a band: it keeps its width up to a zone, in
  * which it slopes in from both sides. The slope is as long as the zone is tall, so the zone loses some height.
  * With its sides drawn in as well the zone is what they take in, and the slope is that much shorter; a side
  * drawn in too short to reach the end's corner is taken in over a longer way.
+ *
+ * @param band length of the band, mm.
  */
-export function drawnIn(w: number, tall: number, g: number, sides?: DrawnSides): DrawnIn {
-  const shift = (w - w / g) / 2;
+export function drawnIn(w: number, tall: number, band: number, sides?: DrawnSides): DrawnIn {
+  const shift = Math.abs(w - band) / 2;
   const plain = Math.min(0.8 * tall, Math.max(1.15 * shift, 0.25 * tall));
   const s = sides?.together ?? 1;
   const zone = sides ? Math.min(0.9 * tall, Math.max(plain, sides.slit, 1.1 * s * shift)) : plain;
@@ -68,11 +70,11 @@ export function faceRegions(
   face: 'front' | 'back',
   w: number,
   tall: number,
-  g: number,
+  band: number,
   { zone, rise }: DrawnIn,
 ): Region[] {
   const shoulder = tall - zone;
-  const half = w / 2 / g;
+  const half = band / 2;
   // The back lies below the fold, on its head: net heights are counted from the fold.
   const sign = face === 'front' ? 1 : -1;
   const net = (x: number, up: number): Point => ({ x, y: tall + sign * up });

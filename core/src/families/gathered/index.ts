@@ -11,7 +11,7 @@ import type { Materials } from '../layout/materials.ts';
 import { type SewnLine, sew, sheetsToGraph, split } from '../layout/sew.ts';
 import { BOTTOM, LEFT, layOut, piecesOf, RIGHT, reversed, sheetSide, TOP } from '../layout/sheet.ts';
 import { sheetsWithin } from '../layout/sheets-within.ts';
-import { endBand, sideBand } from './bands.ts';
+import { type BandSize, bandSize, endBand, partBandSize, sideBand } from './bands.ts';
 import { type DrawnIn, drawnIn, faceRegions } from './draw-in.ts';
 
 const MOST_TOGETHER = 6;
@@ -35,9 +35,28 @@ export const gatheredSchema = z.strictObject({
 });
 export type Gathered = z.infer<typeof gatheredSchema>;
 
-/** How the faces of a sheet lie once they are drawn in. */
-const drawnOf = ({ together, sides, slit }: Gathered, w: number, tall: number): DrawnIn =>
-  drawnIn(w, tall, together, sides === undefined ? undefined : { together: sides, slit });
+/** What the ends of a body are drawn in onto, and how its faces then lie. */
+interface Drawing {
+  readonly end: BandSize;
+  readonly drawn: DrawnIn;
+}
+
+/**
+ * @param loops of the upper end, and of one side along its height, mm.
+ */
+function drawing(
+  { together, sides, slit, band }: Gathered,
+  { w, tall, loops }: { w: number; tall: number; loops: { readonly end: number; readonly perMm: number } },
+  materials: Materials,
+): Drawing {
+  const end = bandSize(loops.end, together, band.swatch, materials);
+  const onSides =
+    sides === undefined
+      ? undefined
+      : // So many times the way of its band a side is long, by the counts of both.
+        { together: sides / (loops.perMm * materials.pitch(band.swatch)), slit };
+  return { end, drawn: drawnIn(w, tall, end.length, onSides) };
+}
 
 /** A piece folded at the bottom whose ends are drawn in onto two bands, and its open sides onto two more. */
 function build(params: Gathered, materials: Materials): BagGraph {
@@ -48,13 +67,18 @@ function build(params: Gathered, materials: Materials): BagGraph {
     joined: [LEFT, RIGHT],
   });
   const tall = sheet.height / 2;
-  const drawn = drawnOf(params, sheet.width, tall);
-  const { sides, together } = params;
+  const loopsOf = (side: readonly Interval[]) => chainLoops(side, piecesOf(sheet));
+  const loops = {
+    end: loopsOf(sheetSide(sheet, TOP)),
+    perMm: loopsOf(sheetSide(sheet, LEFT)) / sheet.height,
+  };
+  const { end, drawn } = drawing(params, { w: sheet.width, tall, loops }, materials);
+  const { sides } = params;
   const slit = sides === undefined ? Math.min(params.slit, 0.9 * tall) : drawn.zone;
-  const gathering = { worked: params.band, width: sheet.width, tall, together, drawn };
+  const gathering = { worked: params.band, width: sheet.width, tall, end, drawn };
   const [top, bottom] = [sheetSide(sheet, TOP), sheetSide(sheet, BOTTOM)];
-  const front = endBand('front', gathering, chainLoops(top, piecesOf(sheet)), materials);
-  const back = endBand('back', gathering, chainLoops(bottom, piecesOf(sheet)), materials);
+  const front = endBand('front', gathering, materials);
+  const back = endBand('back', gathering, materials);
   // Each side from its upper end: the front's slit, the front and back that meet, the back's slit.
   const [leftFrontSlit, leftBelow] = split(sheetSide(sheet, LEFT), slit);
   const [leftFront, leftBehind] = split(leftBelow, tall - slit);
@@ -70,10 +94,11 @@ function build(params: Gathered, materials: Materials): BagGraph {
   ];
   const bands = [front, back];
   if (sides !== undefined) {
-    const side = (name: 'left' | 'right', ...slits: Interval[][]) =>
-      sideBand(name, gathering, chainLoops(slits.flat(), piecesOf(sheet)), sides, materials);
-    const left = side('left', leftFrontSlit, leftBackSlit);
-    const right = side('right', rightFrontSlit, rightBackSlit);
+    const size = partBandSize(2 * slit * loops.perMm, sides, params.band.swatch, materials);
+    const [left, right] = [
+      sideBand('left', gathering, size, materials),
+      sideBand('right', gathering, size, materials),
+    ];
     bands.push(left, right);
     const half = intervalLength(left.root) / 2;
     // The left band's inner edge runs up, so it comes to the back's slit first; the right one's runs down.
@@ -137,8 +162,8 @@ function build(params: Gathered, materials: Materials): BagGraph {
   const bent = bend(
     [...piecesOf(sheet), ...pieces],
     [
-      ...faceRegions('front', sheet.width, tall, together, drawn),
-      ...faceRegions('back', sheet.width, tall, together, drawn),
+      ...faceRegions('front', sheet.width, tall, end.length, drawn),
+      ...faceRegions('back', sheet.width, tall, end.length, drawn),
       ...bands.flatMap(({ regions }) => regions),
     ],
   );
@@ -214,7 +239,10 @@ function controls(params: Gathered, materials: Materials, choices: Choices): Con
       set: (together) => {
         const sides = together > 1 ? together : undefined;
         // What is drawn in must be open: as much as it takes, to begin with.
-        const open = drawnIn(width, height / 2, params.together, { together, slit: params.slit }).zone;
+        const open = drawnIn(width, height / 2, width / params.together, {
+          together,
+          slit: params.slit,
+        }).zone;
         const begun = params.sides === undefined && sides !== undefined;
         return { ...params, sides, slit: begun ? Math.min(MOST_SLIT, Math.ceil(open)) : params.slit };
       },
@@ -241,9 +269,10 @@ export const gathered = defineFamily(gatheredSchema)({
     if (swatch === undefined) return;
     const rows = 4;
     const band = rows * materials.rowHeight(swatch);
-    sheetsWithin(ranges, materials, [1, 0], (width, height, squares, make) => {
+    sheetsWithin(ranges, materials, [1, 0], (width, height, squares, make, loops) => {
       each(2, 3, (together) => {
-        const { zone, rise } = drawnIn(width, height / 2, together);
+        const end = bandSize(loops, together, swatch, materials);
+        const { zone, rise } = drawnIn(width, height / 2, end.length);
         Object.assign(size, { width, height: height / 2 - zone + rise + band, squares });
         if (!offer(size)) return;
         take({ family: 'gathered', body: make(), together, band: { swatch, rows }, slit: 0 });
@@ -253,7 +282,7 @@ export const gathered = defineFamily(gatheredSchema)({
   begin: ({ width, height }, body, materials) => {
     const swatch = body.of === 'worked' ? body.swatch : materials.stripSwatch();
     const tall = height - 4 * materials.rowHeight(swatch);
-    const { zone, rise } = drawnIn(width, tall, 2);
+    const { zone, rise } = drawnIn(width, tall, width / 2);
     const size = { width, height: 2 * (tall + zone - rise) };
     return {
       family: 'gathered',

@@ -8,6 +8,8 @@ import type { Mm } from '../../units/index.ts';
 export interface Materials {
   /** Only the bag's measures are wanted: a sheet of squares may be laid as one piece. */
   readonly coarse: boolean;
+  /** The same with every size as it stands: what is counted from sizes is counted once, however they are nudged. */
+  readonly nominal: Materials;
   /** Side of a motif by itself, without joins. */
   motifSide(motif: string, rounds: number): Mm;
   /** Side of a motif with the half joins at both its ends, for nets where every motif is joined all round. */

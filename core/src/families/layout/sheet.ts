@@ -125,13 +125,19 @@ function coarseSheet(
     count * side + (count - 1) * join + (join / 2) * ends.filter((end) => joined.includes(end)).length;
   const width = extentOf(body.columns, [LEFT, RIGHT]);
   const height = extentOf(body.rows, [TOP, BOTTOM]);
-  const edge = (length: number): Edge => ({ kind: 'round', length: mm(length), loops: 1 });
+  const loops = materials.motifLoops(body.motif, body.rounds);
+  const edge = (length: number, many: number): Edge => ({
+    kind: 'round',
+    length: mm(length),
+    loops: loops * many,
+  });
+  const [level, upright] = [edge(width, body.columns), edge(height, body.rows)];
   const piece: Piece = {
     id,
     name,
     make: { of: 'motif', motif: body.motif, rounds: body.rounds },
     outline: rectangle(0, 0, width, height),
-    edges: [edge(width), edge(height), edge(width), edge(height)],
+    edges: [level, upright, level, upright],
     at,
     turn: 0,
     cell: { sheet: id, row: 0, column: 0 },

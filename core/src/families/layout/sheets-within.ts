@@ -5,29 +5,25 @@ import type { Materials } from './materials.ts';
 /**
  * Goes through all sheets within the ranges: squares by rounds, columns and rows, and plain panels by
  * stitches and rows. `size` is one sheet's, mm, with `joinsX` and `joinsY` joins at its outer sides; the
- * body is only made when asked for.
+ * body is only made when asked for. `loops` are those of its upper side.
  */
 export function sheetsWithin(
   ranges: Ranges,
   materials: Materials,
   [joinsX, joinsY]: readonly [number, number],
-  visit: (width: number, height: number, squares: number, make: () => Body) => void,
+  visit: (width: number, height: number, squares: number, make: () => Body, loops: number) => void,
 ): void {
   const join = materials.join();
   for (const motif of ranges.motifs) {
     each(ranges.rounds.from, ranges.rounds.to, (rounds) => {
       const side = materials.motifSide(motif, rounds);
+      const loops = materials.motifLoops(motif, rounds);
       const length = (n: number, joins: number) => n * side + (n - 1 + joins) * join;
       each(1, ranges.squares, (columns) => {
         const width = length(columns, joinsX);
         each(1, ranges.squares, (rows) => {
-          visit(width, length(rows, joinsY), columns * rows, () => ({
-            of: 'motifs',
-            motif,
-            rounds,
-            columns,
-            rows,
-          }));
+          const make = (): Body => ({ of: 'motifs', motif, rounds, columns, rows });
+          visit(width, length(rows, joinsY), columns * rows, make, columns * loops);
         });
       });
     });
@@ -44,14 +40,15 @@ export function sheetsWithin(
           step,
           ranges.stitches,
           (rows) => {
-            visit(width, rows * row + joinsY * join, 0, () => ({
+            const make = (): Body => ({
               of: 'worked',
               swatch,
               stitches,
               rows,
               multiple: { multiple: 1, extra: 0 },
               rowsRun: 'across',
-            }));
+            });
+            visit(width, rows * row + joinsY * join, 0, make, stitches);
           },
           step,
         );

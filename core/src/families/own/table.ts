@@ -1,4 +1,4 @@
-import type { Point } from '../../geometry/index.ts';
+import { type Point, whole } from '../../geometry/index.ts';
 import type { Materials } from '../layout/materials.ts';
 import type { CellEdge, NetFold, Own } from './schema.ts';
 
@@ -25,10 +25,11 @@ export interface PanelSize {
 }
 
 export function panelSize({ motif, rounds, swatch }: Own, materials: Materials): PanelSize {
-  const side = materials.motifSide(motif, rounds);
+  const { nominal } = materials;
+  const side = nominal.motifSide(motif, rounds);
+  const stitches = Math.max(1, whole(side / nominal.pitch(swatch)));
+  const rows = Math.max(1, whole(side / nominal.rowHeight(swatch)));
   const [pitch, row, join] = [materials.pitch(swatch), materials.rowHeight(swatch), materials.join()];
-  const stitches = Math.max(1, Math.round(side / pitch));
-  const rows = Math.max(1, Math.round(side / row));
   return { stitches, rows, wide: stitches * pitch + join, tall: rows * row + join };
 }
 

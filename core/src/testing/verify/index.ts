@@ -7,11 +7,12 @@ import type { Check } from './check.ts';
 import { inside } from './inside.ts';
 import { lining } from './lining.ts';
 import { rims, turning } from './rims.ts';
+import { panels, sizes } from './sizes.ts';
 
 export type { Check } from './check.ts';
 
 /** Everything that is held against another way of working it out. */
-export const CHECKS: readonly Check[] = [inside, rims, turning, lining];
+export const CHECKS: readonly Check[] = [sizes, panels, inside, rims, turning, lining];
 
 /** A bag to check, with what it is called where a check fails. */
 export interface Subject {
