@@ -2,6 +2,7 @@ import {
   along,
   distance3,
   groupBy,
+  longestFirst,
   NO_STRETCH,
   outwardNormal,
   type Point3,
@@ -105,7 +106,7 @@ export function rimWalk(graph: BagGraph): readonly RimStretch[][] {
     .rims()
     .map((loop) => loop.flatMap(stretchesAlong))
     .filter((loop) => loop.length > 0)
-    .sort((a, b) => rimLength(b) - rimLength(a));
+    .sort((a, b) => longestFirst(rimLength(a), rimLength(b)));
   walked.set(graph.facets, rims);
   return rims;
 }
@@ -119,7 +120,7 @@ export const bodyRims = (graph: BagGraph): RimStretch[][] =>
   rimWalk(graph)
     .map((loop) => loop.filter((stretch) => !hangs(stretch)))
     .filter((loop) => loop.length > 0)
-    .sort((a, b) => rimLength(b) - rimLength(a));
+    .sort((a, b) => longestFirst(rimLength(a), rimLength(b)));
 
 /** Where along a bag a stretch of its rim lies. */
 export type RimFace = 'front' | 'back' | 'left' | 'right' | 'flap' | 'handle';

@@ -1,5 +1,6 @@
 export * from './contents.ts';
 export * from './finished-size.ts';
+export * from './join-mix.ts';
 export * from './materials-of.ts';
 export * from './size-table.ts';
 export * from './tape.ts';

@@ -3,6 +3,7 @@ import type { Materials } from '../families/index.ts';
 import { isSquare, motifShape, sideLoops } from '../motif/index.ts';
 import { rowEndRate } from '../stitches/index.ts';
 import { mm } from '../units/index.ts';
+import type { JoinMix } from './join-mix.ts';
 import { remembered, type SizeTable, type SizeVariable } from './size-table.ts';
 
 /**
@@ -21,14 +22,17 @@ export interface MaterialOptions {
   readonly nudged?: { readonly asked: Asked; readonly by: number };
   /** Every length that is asked for is put down here. */
   readonly used?: Set<Asked>;
+  /** Every line whose join is asked for by name is put down here. */
+  readonly named?: Set<string>;
   /** Sheets of squares as one piece: the bag measures the same, and is built in a fraction of the time. */
   readonly coarse?: boolean;
 }
 
-export function lengthsOf(table: SizeTable, document: BagDocument): Lengths {
+export function lengthsOf(table: SizeTable, document: BagDocument, mix?: JoinMix): Lengths {
+  const rest = mix?.rest ?? table.join();
   const alone = remembered((size: SizeVariable): Asked => [size]);
-  const withJoin = remembered((size: SizeVariable): Asked => [size, table.join()]);
-  const materials = ({ nudged, used, coarse = false }: MaterialOptions = {}): Materials => {
+  const withJoin = remembered((size: SizeVariable): Asked => [size, rest]);
+  const materials = ({ nudged, used, named, coarse = false }: MaterialOptions = {}): Materials => {
     const ask = (asked: Asked) => {
       used?.add(asked);
       let length = nudged?.asked === asked ? nudged.by : 0;
@@ -50,7 +54,11 @@ export function lengthsOf(table: SizeTable, document: BagDocument): Lengths {
         return motifShape(own, rounds, side(motif, rounds), rate);
       },
       motifKind: (motif) => table.motif(motif).motif.kind,
-      join: () => ask(alone(table.join())),
+      join: (line) => {
+        if (line === undefined) return ask(alone(rest));
+        named?.add(line);
+        return ask(alone(mix?.line(line) ?? rest));
+      },
       pitch: (swatch) => ask(alone(table.pitch(swatch))),
       rowHeight: (swatch) => ask(alone(table.row(swatch))),
       rowEndRate: (swatch) => rowEndRate(table.swatch(swatch).swatch.stitch),

@@ -1,7 +1,7 @@
 import type { BagDocument, Motif, Swatch } from '../document/index.ts';
 import { type Gauge, gaugeOf, hookShift, type Origin } from '../gauge/index.ts';
 import { fitSize, type SizeModel } from '../motif/index.ts';
-import { joinMethod } from '../runs/index.ts';
+import { type JoinMethodId, joinMethod } from '../runs/index.ts';
 
 /** What a size is a size of. */
 export type Sized =
@@ -32,7 +32,8 @@ export interface SizeTable {
   side(motif: string, rounds: number): SizeVariable;
   pitch(swatch: string): SizeVariable;
   row(swatch: string): SizeVariable;
-  join(): SizeVariable;
+  /** What a join by a method adds; by the bag's own unless another is named. */
+  join(method?: JoinMethodId): SizeVariable;
 }
 
 /** How far a join's default effect is off, as a multiple of the stitch pitch. */
@@ -66,7 +67,8 @@ export function sizeTable(document: BagDocument): SizeTable {
     return { motif: found, size: fitSize(gauge, found.measured, own.hook) };
   });
 
-  function joinSize(): SizeVariable {
+  /** What a join by the bag's own method adds. */
+  function ownJoin(): SizeVariable {
     const what = { of: 'join' } as const;
     const { method, measuredStrip } = document.joins;
     if (measuredStrip) {
@@ -78,11 +80,29 @@ export function sizeTable(document: BagDocument): SizeTable {
       const common = Math.hypot(1, size.single * Math.sqrt(motifs), length * times * error) / (motifs - 1);
       return { what, value, common, single: 0, origin: times === 1 ? 'measured' : 'estimated' };
     }
-    const worked = document.motifs[0]?.swatch ?? document.swatches[0]?.id ?? missing('swatch', 'at all');
-    const { pitch } = swatch(worked).gauge;
-    const value = joinMethod(method).addsPitches * pitch.value;
-    return { what, value, common: JOIN_ERROR * pitch.value, single: 0, origin: 'estimated' };
+    const value = joinMethod(method).addsPitches * joinPitch();
+    return { what, value, common: JOIN_ERROR * joinPitch(), single: 0, origin: 'estimated' };
   }
+  const joinPitch = () => {
+    const worked = document.motifs[0]?.swatch ?? document.swatches[0]?.id ?? missing('swatch', 'at all');
+    return swatch(worked).gauge.pitch.value;
+  };
+  const joins = remembered((method: JoinMethodId): SizeVariable => {
+    const own = document.joins.method;
+    if (method === own) return ownJoin();
+    // Another method lies from it by what the methods usually add, whatever the maker's own hand makes of them.
+    const base = joins(own);
+    const more = (joinMethod(method).addsPitches - joinMethod(own).addsPitches) * joinPitch();
+    const common = Math.hypot(base.common, JOIN_ERROR * joinPitch());
+    // From the table it is no less sure than the bag's own is.
+    const plain = document.joins.measuredStrip === undefined;
+    return {
+      ...base,
+      value: base.value + more,
+      common: plain ? base.common : common,
+      origin: 'estimated',
+    };
+  });
 
   const ofSwatch = (of: 'pitch' | 'row') =>
     remembered((id: string): SizeVariable => {
@@ -96,16 +116,12 @@ export function sizeTable(document: BagDocument): SizeTable {
       return { what: { of: 'motif', motif: id, rounds }, value, common: sd, single: size.single, origin };
     }),
   );
-  let join: SizeVariable | undefined;
   return {
     swatch,
     motif,
     side: (id, rounds) => sides(id)(rounds),
     pitch: ofSwatch('pitch'),
     row: ofSwatch('row'),
-    join: () => {
-      join ??= joinSize();
-      return join;
-    },
+    join: (method = document.joins.method) => joins(method),
   };
 }

@@ -20,3 +20,6 @@ export const NO_STRETCH = 0.01;
  * so all of them go up.
  */
 export const whole = (count: number): number => Math.round(count + NOTHING);
+
+/** Orders lengths, the longest first; those that only rounding tells apart keep the order they come in. */
+export const longestFirst = (a: number, b: number): number => (Math.abs(a - b) < NOTHING ? 0 : b - a);

@@ -13,6 +13,9 @@ import {
   type Asked,
   type FinishedSizes,
   finishedSizes,
+  isMixed,
+  joinMix,
+  type Lengths,
   lengthsOf,
   type MaterialOptions,
   type SizeTable,
@@ -48,7 +51,7 @@ type Shaping = readonly [
   motifs: BagDocument['motifs'],
   swatches: BagDocument['swatches'],
   weights: string,
-  method: BagDocument['joins']['method'],
+  methods: string,
   strip: BagDocument['joins']['measuredStrip'],
 ];
 
@@ -57,7 +60,7 @@ const shapingOf = ({ features, motifs, swatches, yarns, joins }: BagDocument): S
   motifs,
   swatches,
   yarns.map(({ id, weight }) => `${id} ${weight}`).join(','),
-  joins.method,
+  `${joins.method} ${Object.entries(joins.lines ?? {}).map(([line, { method = '' }]) => `${line} ${method}`)}`,
   joins.measuredStrip,
 ];
 
@@ -78,11 +81,21 @@ export function builtBag(document: BagDocument): Building {
 const UNTOLD =
   'The parts of this bag are so small against what its joins take that its size cannot be told. Look at its counts, and at what was measured under Swatch.';
 
+/** The lengths of a bag whose lines are joined by more than one method: which they are shows only once it is built. */
+function mixedLengths(document: BagDocument, table: SizeTable): Lengths | undefined {
+  if (!isMixed(document)) return undefined;
+  const named = new Set<string>();
+  const materials = lengthsOf(table, document).materials({ named });
+  const family = familyOf(familyOf(document.construction).settle(materials));
+  const graph = withFeatures(family.build(materials), document.features ?? {}, materials);
+  return lengthsOf(table, document, joinMix(document, table, graph, named));
+}
+
 function build(document: BagDocument): Building {
   const table = sizeTable(document);
   const problem = sizeTrouble(document, table);
   if (problem) return { ok: false, problem };
-  const lengths = lengthsOf(table, document);
+  const lengths = mixedLengths(document, table) ?? lengthsOf(table, document);
   const settled = familyOf(document.construction).settle(lengths.materials({ coarse: true }));
   const family = familyOf(settled);
   const make = (options: MaterialOptions) => {

@@ -20,6 +20,8 @@ export interface SeamLink extends Link {
   readonly lie: 'level' | 'upright';
   /** Its ends in the net, on the first side. */
   readonly net: readonly [Point, Point];
+  /** Of a seam that is worked in parts: all of it, and which shares of it this is. */
+  readonly part?: { readonly of: Seam; readonly from: number; readonly to: number };
 }
 
 /**

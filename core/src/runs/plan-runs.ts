@@ -1,5 +1,5 @@
 import type { BagGraph } from '../bag/index.ts';
-import { groupBy } from '../geometry/index.ts';
+import { groupBy, longestFirst } from '../geometry/index.ts';
 import { carryOn } from './carry-on.ts';
 import type { JoiningGraph, SeamLink } from './links.ts';
 import { type JoinMethodId, joinMethod } from './methods.ts';
@@ -185,7 +185,7 @@ function byDirection(flat: readonly SeamLink[]): Sewing[] {
   const directions = groupBy(lines, (line) => line[0]?.lie ?? 'level');
   const longest = (group: readonly SeamLink[][]) => Math.max(...group.map(lengthOf));
   return [...directions.values()]
-    .sort((a, b) => longest(b) - longest(a))
+    .sort((a, b) => longestFirst(longest(a), longest(b)))
     .flatMap((group) => group.flatMap((line) => straightTrails(line)));
 }
 

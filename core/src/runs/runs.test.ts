@@ -276,7 +276,7 @@ describe('runs as the maker wants them', () => {
     );
   });
 
-  test('no needle is threaded with more than the longest yarn, unless a single seam needs it', () => {
+  test('no needle is threaded with more than the longest yarn: a seam that needs more is worked in parts', () => {
     fc.assert(
       fc.property(planned, school, ({ graph, joining }, own) => {
         const longest = 1200;
@@ -286,9 +286,8 @@ describe('runs as the maker wants them', () => {
           how: allBy('mattress'),
           longest,
         });
-        expect(ids(runs)).toEqual(joining.all.map(({ id }) => id).sort());
-        for (const { yarn, passes, asYouGo } of runs)
-          if (passes.length > 1 && !asYouGo) expect(yarn).toBeLessThanOrEqual(longest + 1e-6);
+        expect([...new Set(ids(runs))]).toEqual(joining.all.map(({ id }) => id).sort());
+        for (const { yarn, asYouGo } of runs) if (!asYouGo) expect(yarn).toBeLessThanOrEqual(longest + 1e-6);
       }),
     );
   });

@@ -1,4 +1,5 @@
-import { type BagGraph, intervalLength } from '../bag/index.ts';
+import { type BagGraph, type Interval, intervalLength } from '../bag/index.ts';
+import { along as between, NOTHING } from '../geometry/index.ts';
 import type { JoiningGraph, SeamLink } from './links.ts';
 import { type JoinMethodId, joinMethod } from './methods.ts';
 import { type Pass, reverseTrail, straightTrails, type Trail } from './trails.ts';
@@ -78,20 +79,56 @@ export function keptForLast(
   return [...kept, ...trails.map((trail) => ({ trail, how: own, asYouGo: false }))];
 }
 
-/** Divides a needle's run where the yarn would grow too long to pull through. */
+/**
+ * A seam in so many equal parts, in the order in which they are worked. Where it is parted lies no corner of the bag:
+ * nothing else ends there.
+ */
+function inParts({ link, forward }: Pass<SeamLink>, many: number): Pass<SeamLink>[] {
+  const { seam, net, from, to } = link;
+  const along = (i: Interval, low: number, high: number): Interval => ({
+    ...i,
+    from: i.from + (i.to - i.from) * low,
+    to: i.from + (i.to - i.from) * high,
+  });
+  const parts = Array.from({ length: many }, (_, k): Pass<SeamLink> => {
+    const [low, high] = [k / many, (k + 1) / many];
+    const [start, end] = [k === 0, k === many - 1];
+    return {
+      forward,
+      link: {
+        ...link,
+        seam: { ...seam, a: along(seam.a, low, high), b: along(seam.b, low, high) },
+        net: [between(net[0], net[1], low), between(net[0], net[1], high)],
+        from: start ? from : -k,
+        to: end ? to : -k - 1,
+        part: { of: seam, from: low, to: high },
+      },
+    };
+  });
+  return forward ? parts : parts.reverse();
+}
+
+/**
+ * Divides a needle's run where the yarn would grow too long to pull through: at the last corner before, or, where one
+ * seam alone takes more than a needle holds, within it.
+ */
 export function cutToLength(one: Sewn, longest: number | undefined): Sewn[] {
   const { tool, yarnBySeam } = joinMethod(one.how.method);
   if (!longest || tool !== 'needle' || one.asYouGo) return [one];
+  const most = longest - 2 * TAIL;
   const parts: Pass<SeamLink>[][] = [];
   let used = Infinity;
   for (const pass of one.trail) {
     const takes = lengthOf([pass.link]) * yarnBySeam;
-    if (used + takes > longest - 2 * TAIL) {
-      parts.push([]);
-      used = 0;
+    const many = Math.max(1, Math.ceil(takes / most - NOTHING));
+    for (const part of many === 1 ? [pass] : inParts(pass, many)) {
+      if (used + takes / many > most + NOTHING) {
+        parts.push([]);
+        used = 0;
+      }
+      parts.at(-1)?.push(part);
+      used += takes / many;
     }
-    parts.at(-1)?.push(pass);
-    used += takes;
   }
   return parts.map((trail) => ({ ...one, trail }));
 }

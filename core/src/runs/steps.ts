@@ -46,6 +46,8 @@ export interface StepSpot {
   /** `upper left` ... as it lies in the net. */
   readonly corner?: string;
   readonly edge: string;
+  /** The yarn changes within a seam there. */
+  readonly within?: true;
 }
 
 interface InRun {
@@ -108,10 +110,12 @@ export function joinSteps(graph: BagGraph, joining: JoiningGraph, plan: JoinPlan
   const spot = ({ link, forward }: Pass<SeamLink>, end: 'begin' | 'leave'): StepSpot => {
     const { a } = link.seam;
     const own = piece(a.piece);
-    const p = inNet(own, pointOnEdge(own, a.edge, forward === (end === 'begin') ? a.from : a.to));
+    const starts = forward === (end === 'begin');
+    const p = inNet(own, pointOnEdge(own, a.edge, starts ? a.from : a.to));
     const corners = own.outline.map((q) => inNet(own, q));
     const named = nameOf(a.piece, a.edge);
-    const at = { piece: own.id, name: own.name, edge: named };
+    const within = link.part && (starts ? link.part.from > 0 : link.part.to < 1);
+    const at: StepSpot = { piece: own.id, name: own.name, edge: named, ...(within && { within }) };
     const isCorner = own.edges.some((_, i) => distance(inNet(own, edgeEnds(own, i)[0]), p) < NEAR);
     if (named === 'round' || !isCorner) return at;
     const middle = {
@@ -122,15 +126,19 @@ export function joinSteps(graph: BagGraph, joining: JoiningGraph, plan: JoinPlan
   };
   const join = ({ link, forward }: Pass<SeamLink>): StepJoin => {
     const seam: Seam = link.seam;
-    const pairs = pairing(seam);
-    const inOrder = forward ? pairs.takes : [...pairs.takes].reverse();
+    const { of: whole, from, to } = link.part ?? { of: seam, from: 0, to: 1 };
+    const all = pairing(whole).takes;
+    // A seam worked in parts has the insertions of the whole one, each of them in one part.
+    const takes = all.slice(Math.round(from * all.length), Math.round(to * all.length));
+    const inOrder = forward ? takes : [...takes].reverse();
+    const loops = (side: 'a' | 'b') => takes.reduce((sum, take) => sum + take[side], 0);
     return {
       does: 'join',
       seam: seam.id,
       forward,
-      a: edge(seam.a, pairs.a),
-      b: edge(seam.b, pairs.b),
-      insertions: pairs.takes.length,
+      a: edge(seam.a, loops('a')),
+      b: edge(seam.b, loops('b')),
+      insertions: takes.length,
       doubled: inOrder.flatMap((take, i) =>
         take.a === take.b
           ? []

@@ -121,7 +121,9 @@ export function stepText(step: JoinStep, method: JoinMethodId, reading: Reading)
             ? `Join the yarn${yarn === ' of yarn' ? '' : yarn.replace(' of', ',')} and leave a tail of a hand’s length; this run takes about ${yarnLength(step.yarn, system)}. From pair to pair go straight on, the yarn drawn snug so that no hole is left.`
             : `Join new yarn, about ${yarnLength(step.yarn, system)}${yarn === ' of yarn' ? '' : yarn}, with a tail of a hand’s length.`;
       // The way of holding stays until the method changes: say it once.
-      const begin = `Begin at ${spotIn(reading.turned)(step.at)}.`;
+      const begin = step.at.within
+        ? `Go on within the seam, where the last yarn ends on the ${step.at.edge} edge of ${step.at.name}.`
+        : `Begin at ${spotIn(reading.turned)(step.at)}.`;
       return step.sayHold ? `${HOLDS[step.hold]}. ${cut} ${begin}` : `${cut} ${begin}`;
     }
     case 'join': {
@@ -147,6 +149,8 @@ export function stepText(step: JoinStep, method: JoinMethodId, reading: Reading)
         : `At the corner turn, with one insertion in the corner itself.${round}`;
     }
     case 'end':
+      if (step.at.within)
+        return `Here, within the seam on the ${step.at.edge} edge of ${step.at.name}, the needle’s yarn is worked up: fasten off, put in a marker and leave a tail of a hand’s length. Two ends to hide; the next yarn goes on from the next insertion.`;
       return `At ${spotIn(reading.turned)(step.at)} fasten off and leave a tail of a hand’s length: two ends to hide.`;
     case 'tuck':
       return `Boxed ${step.name}: flatten it so that the side lies on the bottom, and sew straight across where it is ${formatLength(step.length, system)} wide. Fold the point inside.`;

@@ -19,8 +19,11 @@ export interface Materials {
   /** Outline and edges of a motif of any shape, by itself. */
   motifShape(motif: string, rounds: number): MotifShape;
   motifKind(motif: string): MotifKind;
-  /** What one join adds between two pieces (a tight one takes: negative). */
-  join(): Mm;
+  /**
+   * What one join adds between two pieces (a tight one takes: negative). A builder that knows which line it asks for
+   * names it: lines may be joined by methods of their own.
+   */
+  join(line?: string): Mm;
   pitch(swatch: string): Mm;
   rowHeight(swatch: string): Mm;
   /** Insertions one row end of this swatch's stitch takes. */

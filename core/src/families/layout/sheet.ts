@@ -30,6 +30,9 @@ export interface SheetOptions {
   readonly joined: readonly Side[];
 }
 
+/** The lasting name of the line after a column or row of a sheet. */
+const innerLine = (sheet: string, line: 'column' | 'row', at: number) => `${sheet}/${line}/${at}`;
+
 const named = (prefix: string, own: string) => [prefix, own].filter(Boolean).join(' ');
 
 /**
@@ -78,13 +81,19 @@ export function layOut(body: Body, materials: Materials, options: SheetOptions):
   // Measured alone, a sheet is as good as its squares.
   if (materials.coarse && body.columns * body.rows > 1) return coarseSheet(body, materials, options);
   const { columns, rows } = body;
+  /** Half the join of the line after a column or row. */
+  const after = (line: 'column' | 'row', at: number) => materials.join(innerLine(options.id, line, at)) / 2;
   const widths = Array.from(
     { length: columns },
-    (_, c) => side + (c > 0 ? half : joined(LEFT)) + (c < columns - 1 ? half : joined(RIGHT)),
+    (_, c) =>
+      side +
+      (c > 0 ? after('column', c - 1) : joined(LEFT)) +
+      (c < columns - 1 ? after('column', c) : joined(RIGHT)),
   );
   const heights = Array.from(
     { length: rows },
-    (_, r) => side + (r > 0 ? half : joined(TOP)) + (r < rows - 1 ? half : joined(BOTTOM)),
+    (_, r) =>
+      side + (r > 0 ? after('row', r - 1) : joined(TOP)) + (r < rows - 1 ? after('row', r) : joined(BOTTOM)),
   );
   const width = widths.reduce((a, b) => a + b, 0);
   const height = heights.reduce((a, b) => a + b, 0);
@@ -120,11 +129,14 @@ function coarseSheet(
   materials: Materials,
   { id, name, at, joined }: SheetOptions,
 ): Sheet {
-  const [side, join] = [materials.motifSide(body.motif, body.rounds), materials.join()];
-  const extentOf = (count: number, ends: readonly [Side, Side]) =>
-    count * side + (count - 1) * join + (join / 2) * ends.filter((end) => joined.includes(end)).length;
-  const width = extentOf(body.columns, [LEFT, RIGHT]);
-  const height = extentOf(body.rows, [TOP, BOTTOM]);
+  const side = materials.motifSide(body.motif, body.rounds);
+  const extentOf = (line: 'column' | 'row', count: number, ends: readonly [Side, Side]) => {
+    let extent = count * side;
+    for (let at = 0; at < count - 1; at++) extent += materials.join(innerLine(id, line, at));
+    return extent + (materials.join() / 2) * ends.filter((end) => joined.includes(end)).length;
+  };
+  const width = extentOf('column', body.columns, [LEFT, RIGHT]);
+  const height = extentOf('row', body.rows, [TOP, BOTTOM]);
   const loops = materials.motifLoops(body.motif, body.rounds);
   const edge = (length: number, many: number): Edge => ({
     kind: 'round',
@@ -180,7 +192,7 @@ export function innerSeams({ grid }: Sheet, id: string, name: string) {
       const right = row[c + 1];
       if (right) {
         add(
-          `${id}/column/${c}`,
+          innerLine(id, 'column', c),
           named(name, `between columns ${c + 1} and ${c + 2}`),
           ...opposite(wholeEdge(piece, RIGHT), wholeEdge(right, LEFT)),
         );
@@ -188,7 +200,7 @@ export function innerSeams({ grid }: Sheet, id: string, name: string) {
       const below = grid[r + 1]?.[c];
       if (below) {
         add(
-          `${id}/row/${r}`,
+          innerLine(id, 'row', r),
           named(name, `between rows ${letterOf(r)} and ${letterOf(r + 1)}`),
           ...opposite(wholeEdge(piece, BOTTOM), wholeEdge(below, TOP)),
         );

@@ -6,13 +6,15 @@ import { constructions, features, finishes, testDocument } from '../arbitraries.
 import type { Check } from './check.ts';
 import { inside } from './inside.ts';
 import { lining } from './lining.ts';
+import { noise } from './noise.ts';
 import { rims, turning } from './rims.ts';
+import { runs } from './runs.ts';
 import { panels, sizes } from './sizes.ts';
 
 export type { Check } from './check.ts';
 
 /** Everything that is held against another way of working it out. */
-export const CHECKS: readonly Check[] = [sizes, panels, inside, rims, turning, lining];
+export const CHECKS: readonly Check[] = [sizes, panels, inside, rims, turning, lining, runs, noise];
 
 /** A bag to check, with what it is called where a check fails. */
 export interface Subject {
@@ -29,6 +31,7 @@ const bag = fc
       method: fc.constantFrom(...JOIN_METHODS),
       school: fc.constantFrom(...SCHOOLS),
       flatFirst: fc.boolean(),
+      longest: fc.option(fc.integer({ min: 600, max: 3000 }), { nil: undefined }),
     }),
   })
   .map(({ construction, own, finish, how }): BagDocument => {

@@ -43,7 +43,13 @@ export const lining: Check = {
         .filter((piece) => name.test(piece.name))
         .reduce((sum, { cut: many, outline }) => sum + many * shoelace(outline), 0);
     // Drawn in fabric is lined before it is: it counts as it lies in the net, without its bands.
-    if (settled.family === 'gathered') {
+    const sheetWide = Math.max(
+      ...graph.pieces.map(({ cell, outline, at }) =>
+        cell.sheet === 'body' ? at.x + Math.max(...outline.map(({ x }) => x)) : 0,
+      ),
+    );
+    const band = graph.pieces.find(({ id }) => id === 'front-band')?.edges[0]?.length ?? Infinity;
+    if (settled.family === 'gathered' && sheetWide > 1.15 * band) {
       const flat = graph.pieces
         .filter(({ cell }) => cell.sheet === 'body')
         .reduce((sum, { outline }) => sum + shoelace(outline), 0);

@@ -25,7 +25,7 @@ interface Place {
 }
 
 /** A point of the bag: all the places that seams bring together there. */
-interface Corner {
+export interface Corner {
   angle: number;
   /** Free parts that end and begin there, and seams that end there. */
   arrive: Place[];
@@ -65,8 +65,14 @@ function placesOf(piece: Piece, ends: readonly number[][]): Place[] {
   });
 }
 
+/** The points of a bag, and which of them a place on an edge is. */
+export interface Points {
+  readonly corners: readonly Corner[];
+  at(piece: string, edge: number, at: number): Corner | undefined;
+}
+
 /** All points of the bag, found by bringing together what its seams bring together. */
-export function cornersByPlaces(graph: BagGraph): Corner[] {
+export function pointsOf(graph: BagGraph): Points {
   const ends = new Map<string, number[][]>(graph.pieces.map(({ id, edges }) => [id, edges.map(() => [])]));
   for (const { a, b } of graph.seams)
     for (const { piece, edge, from, to } of [a, b]) ends.get(piece)?.[edge]?.push(from, to);
@@ -76,7 +82,7 @@ export function cornersByPlaces(graph: BagGraph): Corner[] {
   const length = new Map(
     graph.pieces.map(({ id, edges }) => [id, edges.map((edge) => edge.length as number)]),
   );
-  const find = ({ piece, edge }: Interval, at: number): Place | undefined => {
+  const find = ({ piece, edge }: Pick<Interval, 'piece' | 'edge'>, at: number): Place | undefined => {
     const own = places.get(piece) ?? [];
     const many = length.get(piece)?.length ?? 1;
     const last = Math.abs(at - (length.get(piece)?.[edge] ?? 0)) < SAME;
@@ -130,7 +136,13 @@ export function cornersByPlaces(graph: BagGraph): Corner[] {
       cornerOf(to).arrive.push(to);
     });
   }
-  return [...corners.values()];
+  return {
+    corners: [...corners.values()],
+    at: (piece, edge, at) => {
+      const place = find({ piece, edge }, at);
+      return place && cornerOf(place);
+    },
+  };
 }
 
 /** Loops of all edges that no seam takes: each edge's own, less what its seams take of it. */
@@ -166,7 +178,7 @@ export const rims: Check = {
     const counts = edgeCounts(graph);
     const sum = (of: 'along' | 'joins' | 'peaks' | 'notches' | 'first') =>
       counts.reduce((all, one) => all + one[of], 0);
-    const corners = cornersByPlaces(graph).filter(({ arrive }) => arrive.length > 0);
+    const corners = pointsOf(graph).corners.filter(({ arrive }) => arrive.length > 0);
     // Where the rim touches itself, only going round tells which fabric lies between.
     const touching = corners.filter(({ arrive }) => arrive.length > 1).length;
     const peaks = corners.filter(({ angle }) => Math.PI - angle > CORNER).length;
@@ -213,7 +225,7 @@ export const turning: Check = {
       if (!fabric) return [];
       turns += Math.PI - fabric.angle;
     }
-    const corners = cornersByPlaces(graph);
+    const { corners } = pointsOf(graph);
     const rim = corners.filter(({ arrive }) => arrive.length > 0);
     const inner = corners.filter(({ arrive }) => arrive.length === 0);
     // A bend within a seam has its partner's straight side before it, and is no point of its own.
