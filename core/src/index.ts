@@ -1,5 +1,6 @@
 export * from './api/index.ts';
 export * from './bag/index.ts';
+export * from './closure/index.ts';
 export * from './document/index.ts';
 export * from './drape/index.ts';
 export * from './edging/index.ts';

@@ -132,6 +132,21 @@ export interface Strap {
   readonly swatch?: string;
 }
 
+/** What a way of building brings to be worked as straps: so many alike, with what is counted along each. */
+export interface Band {
+  readonly name: string;
+  readonly many: number;
+  readonly swatch: string;
+  /** Stitches. */
+  readonly wide: number;
+  /** mm from end to end, as it hangs. */
+  readonly length: number;
+  /** Its middle is sewn to the back's rim, over one part in so many of its length. */
+  readonly middle?: number;
+  /** Button holes along it. */
+  readonly holes?: number;
+}
+
 /** What is worked onto the bag or hung on it once it is joined. */
 export interface Trim {
   readonly edging?: Edging;
@@ -140,6 +155,8 @@ export interface Trim {
   /** Eyelets of a drawstring, along the whole rim. */
   readonly eyelets?: number;
   readonly straps?: readonly Strap[];
+  /** The straps among them that come with the way of building, as they are worked. */
+  readonly bands?: readonly Band[];
 }
 
 /** Extents in mm. */

@@ -69,7 +69,8 @@ describe('finding what is gathered', () => {
     const found = takenIn(graph);
     expect(found).toHaveLength(2);
     for (const { share, length, sheet, inward } of found) {
-      expect(share).toBeCloseTo(0.5, 9);
+      // 40 stitches and their joins are taken in onto 20.
+      expect(share).toBeCloseTo((20 * w) / (40 * w + j), 9);
       expect(length).toBeCloseTo(40 * w + j, 6);
       expect(sheet).toBe('body');
       // The front's end looks down into the sheet, the back's end up.

@@ -1,7 +1,4 @@
-export * from './closure-plan.ts';
-export * from './closures.ts';
 export * from './cloth.ts';
-export * from './cord.ts';
 export * from './fill-up.ts';
 export * from './flap-reach.ts';
 export * from './lining.ts';

@@ -1,3 +1,4 @@
+import { gatheredSheets } from '../bag/index.ts';
 import type { BagDocument } from '../document/index.ts';
 import { type Plan, piecesText } from '../plan/index.ts';
 
@@ -38,12 +39,15 @@ const CLOSURE_CAUTIONS = {
 } as const;
 
 /** Every operation of the bag, with what must come before it and why. */
-export function operationsOf({ document, graph, tally, joins }: Plan): Operation[] {
+export function operationsOf({ document, graph, tally, joins, bands }: Plan): Operation[] {
   const { features = {}, finish = {} } = document;
   const { straps, closure, lining } = finish;
   const eyelets = graph.trim?.eyelets !== undefined;
-  const drawn = eyelets || features.waist !== undefined || (features.edge?.growth ?? 0) < 0;
+  const gathered = gatheredSheets(graph).bands.size > 0;
+  const drawn = eyelets || gathered || features.waist !== undefined || (features.edge?.growth ?? 0) < 0;
   const edge = features.edge !== undefined;
+  /** What leaves the rim as it stays. */
+  const rim = edge ? 'edge' : gathered ? 'gather' : 'close';
   const flap = graph.facets.some(({ face }) => face === 'flap');
   const ways = new Set(document.motifs.flatMap(({ colourways }) => colourways.map(({ id }) => id))).size;
   const arrange = tally.motifs > 3 && ways > 1 && joins.school !== 'as-you-go';
@@ -97,11 +101,28 @@ export function operationsOf({ document, graph, tally, joins }: Plan): Operation
         ...(flat ? [{ id: 'flat', because: 'a closing seam comes after every flat join' }] : []),
       ],
     },
+    gathered
+      ? {
+          id: 'gather',
+          title: 'Work the bands: they draw the ends in',
+          after: [
+            { id: 'close', because: 'the bands go on over the closed sides' },
+            ...(lining
+              ? [
+                  {
+                    id: 'lining',
+                    because: 'the lining is as wide as the flat piece, and is drawn in with it',
+                  },
+                ]
+              : []),
+          ],
+        }
+      : undefined,
     flap
       ? {
           id: 'flap',
           title: 'Work or join the flap',
-          after: [{ id: 'close', because: 'its middle is counted on the closed rim' }],
+          after: [{ id: gathered ? 'gather' : 'close', because: 'its middle is counted on the closed rim' }],
         }
       : undefined,
     edge
@@ -109,7 +130,9 @@ export function operationsOf({ document, graph, tally, joins }: Plan): Operation
           id: 'edge',
           title: `Work ${features.edge?.rounds} edge rounds`,
           after: [
-            { id: 'close', because: 'rounds run all the way only when the sides are closed' },
+            gathered
+              ? { id: 'gather', because: 'it is worked on the bands' }
+              : { id: 'close', because: 'rounds run all the way only when the sides are closed' },
             ...(flap ? [{ id: 'flap', because: 'the edge runs round the flap, too' }] : []),
             ...(lining && drawn
               ? [{ id: 'lining', because: 'a lining is easier to set in before the opening is drawn in' }]
@@ -132,17 +155,22 @@ export function operationsOf({ document, graph, tally, joins }: Plan): Operation
           after: [{ id: 'close', because: 'places are counted in from both sides of the closed rim' }],
         }
       : undefined,
-    straps
+    straps || bands.length > 0
       ? {
           id: 'straps',
-          title: straps.many === 2 ? 'Work two equal straps and fix them' : 'Work the strap and fix it',
+          title: [
+            ...bands.map(({ band: { name, many } }) => (many > 1 ? `${name}, ${many} alike` : name)),
+            ...(straps ? [straps.many === 2 ? 'two equal straps' : 'the strap'] : []),
+          ]
+            .join('; ')
+            .replace(/^/, 'Work and fix: '),
           after: [
             edge
               ? {
                   id: 'edge',
                   because: chained ? 'it is part of that round' : 'it is sewn to the finished edge',
                 }
-              : { id: 'close', because: 'both faces must agree in their counts' },
+              : { id: rim, because: 'both faces must agree in their counts' },
           ],
           caution: `${LOAD} Long straps can catch and strangle: never on small children’s things.`,
         }
@@ -151,7 +179,7 @@ export function operationsOf({ document, graph, tally, joins }: Plan): Operation
       ? {
           id: 'cord',
           title: 'Draw the cord through',
-          after: [{ id: edge ? 'edge' : 'close', because: 'the eyelets lie along the finished rim' }],
+          after: [{ id: rim, because: 'the eyelets lie along the finished rim' }],
           caution: 'Cords and drawstrings can strangle and catch: never on small children’s things.',
         }
       : undefined,
@@ -163,7 +191,7 @@ export function operationsOf({ document, graph, tally, joins }: Plan): Operation
             { id: 'close', because: 'it is fitted to the closed bag' },
             ...(!drawn && edge ? [{ id: 'edge', because: 'its rim is hemmed to the edge' }] : []),
             ...(closure?.of === 'zip' ? [{ id: 'closure', because: 'it covers the zip’s tape' }] : []),
-            ...(straps && !drawn
+            ...((straps || bands.length > 0) && !drawn
               ? [{ id: 'straps', because: 'it covers where the straps are sewn on' }]
               : []),
           ],
@@ -177,7 +205,7 @@ export function operationsOf({ document, graph, tally, joins }: Plan): Operation
             // A zip under a lining that must come before a drawn-in edge goes in before both.
             closure.of === 'zip' && lining && drawn
               ? { id: 'close', because: 'the lining covers its tape, and comes before the edge' }
-              : { id: edge ? 'edge' : 'close', because: 'it sits on the finished rim' },
+              : { id: rim, because: 'it sits on the finished rim' },
             ...(lining && closure.of === 'eyelets'
               ? [{ id: 'lining', because: 'they go through both layers' }]
               : []),
@@ -191,7 +219,7 @@ export function operationsOf({ document, graph, tally, joins }: Plan): Operation
     id: 'last',
     title: 'Hide the last ends; fill it, hang it up, and note what to change next time',
     after: own.map(({ id }) => ({ id, because: 'everything is done by then' })),
-    ...(straps ? { caution: LOAD } : {}),
+    ...(straps || bands.length > 0 ? { caution: LOAD } : {}),
   };
   return [...own, last];
 }

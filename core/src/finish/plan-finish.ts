@@ -1,4 +1,5 @@
 import { measure } from '../bag/index.ts';
+import type { ClosurePlan, CordPlan } from '../closure/index.ts';
 import {
   type EdgeCount,
   type EdgeStrip,
@@ -8,9 +9,7 @@ import {
   faceStitches,
 } from '../edging/index.ts';
 import type { Plan } from '../plan/index.ts';
-import type { StrapPlan } from '../strap/index.ts';
-import { type ClosurePlan, closurePlan } from './closure-plan.ts';
-import { type CordPlan, cordPlan } from './cord.ts';
+import type { BandPlan, StrapPlan } from '../strap/index.ts';
 import { type FillUp, fillUp } from './fill-up.ts';
 import { type FlapReach, flapReach } from './flap-reach.ts';
 import { type LiningPiece, liningPieces } from './lining.ts';
@@ -24,6 +23,8 @@ export interface FinishPlan {
   readonly strip: EdgeStrip | undefined;
   readonly flap: FlapReach | undefined;
   readonly straps: StrapPlan | undefined;
+  /** Straps that come with the way of building. */
+  readonly bands: readonly BandPlan[];
   readonly closure: ClosurePlan | undefined;
   readonly cord: CordPlan | undefined;
   readonly lining: readonly LiningPiece[];
@@ -58,18 +59,18 @@ function fixedAlong({ straps }: Plan, closure: ClosurePlan | undefined): FixedPl
 /** Everything about finishing the bag. */
 export function finishOf(plan: Plan): FinishPlan {
   const { document, graph } = plan;
-  const { opening, width, height } = measure(graph);
-  const edges = edgeCounts(graph);
+  const { width, height } = measure(graph);
+  const { edges, closure } = plan;
   const [mouth] = edges;
   const lining = document.finish?.lining;
-  const closure = closurePlan(plan, faceStitches(edges));
   return {
     edges,
     strip: mouth && edgeStrip(mouth, fixedAlong(plan, closure)),
     flap: flapReach(graph),
     straps: plan.straps,
+    bands: plan.bands,
     closure,
-    cord: cordPlan(graph, mouth, opening),
+    cord: plan.cord,
     lining: liningPieces(graph),
     ready: lining?.of === 'ready' ? readyVerdict({ width, height }, lining) : undefined,
     fill: fillUp(plan),

@@ -30,7 +30,7 @@ test('a bag whose sheets are one piece each measures the same as square by squar
 
 test('what a bag rests on is the same by the coarse way and by nudging the whole bag, size by size', () => {
   fc.assert(
-    fc.property(bags, ({ build }) => {
+    fc.property(bags, ({ construction, build }) => {
       const used = new Set<Asked>();
       const graph = build({ used });
       const { sizes, rests } = finishedSizes(graph, used, build);
@@ -46,9 +46,10 @@ test('what a bag rests on is the same by the coarse way and by nudging the whole
             );
           return sum + slope ** 2 * size.common ** 2 + Math.abs(slope) * size.single ** 2;
         }, 0);
-        // On bags of a few stitches a gathering bends a little over the larger step: a few thousandths.
+        // On bags of a few stitches what is gathered bends over the larger step, and may come to its least zone in it.
+        const bends = construction.family === 'gathered' ? 0.05 : 1e-3;
         const slow = Math.sqrt(variance);
-        expect(Math.abs(sizes[what].sd - slow)).toBeLessThan(1e-4 + 3e-3 * slow);
+        expect(Math.abs(sizes[what].sd - slow)).toBeLessThan(1e-4 + bends * slow);
         expect(sizes[what].value).toBe(measure(graph)[what]);
       }
     }),

@@ -1,5 +1,7 @@
 import { type BagGraph, type GraphProblem, MEASURES, type Measure } from '../bag/index.ts';
+import { closurePlan, cordPlan } from '../closure/index.ts';
 import type { BagDocument, Features, Target } from '../document/index.ts';
+import { edgeCounts, faceStitches } from '../edging/index.ts';
 import {
   type Construction,
   type Control,
@@ -31,14 +33,15 @@ import {
   type SchoolSummary,
   schoolsSideBySide,
 } from '../runs/index.ts';
-import { hangStraps, type StrapPlan } from '../strap/index.ts';
+import { hangStraps, planBands } from '../strap/index.ts';
 import { mm } from '../units/index.ts';
+import type { Extras } from '../yarn/index.ts';
 import { type BuiltBag, builtBag } from './bag.ts';
 import { designsOf } from './designs.ts';
 import { type Tally, tallyOf } from './tally.ts';
 
 /** Everything that is worked out from a document. */
-export interface Plan {
+export interface Plan extends Extras {
   readonly document: BagDocument;
   /** The construction with every "as many as it takes" as a count. */
   readonly settled: Construction;
@@ -53,7 +56,6 @@ export interface Plan {
   readonly marked: readonly MarkedEdge[];
   readonly mismatches: readonly GraphProblem[];
   readonly joins: JoinPlan;
-  readonly straps: StrapPlan | undefined;
   // Worked out when first asked for: only one station shows them.
   readonly steps: () => readonly JoinStep[];
   readonly schools: () => readonly SchoolSummary[];
@@ -101,6 +103,14 @@ function worked(document: BagDocument, bag: BuiltBag): Plan {
   const { sizes, rests } = bag.finished;
   const { graph, straps, drop } = hangStraps(bag.graph, document, bag.table);
   const designs = designsOf(document, graph);
+  const edges = edgeCounts(graph);
+  const extras: Extras = {
+    edges,
+    straps,
+    bands: planBands(graph, document, bag.table),
+    closure: closurePlan(document, graph, faceStitches(edges)),
+    cord: cordPlan(graph, edges[0], sizes.opening.value),
+  };
   const insertions = lines.reduce((sum, { a, b }) => sum + Math.min(a.loops, b.loops), 0);
   const joinOptions = joinOptionsOf(document);
   const joins = planRuns(graph, joining, joinOptions);
@@ -120,11 +130,11 @@ function worked(document: BagDocument, bag: BuiltBag): Plan {
     marked,
     mismatches: bag.mismatches,
     joins,
-    straps,
+    ...extras,
     steps: once(() => joinSteps(graph, joining, joins)),
     schools: once(() => schoolsSideBySide(graph, joining, joinOptions)),
     fewestRuns: once(() => fewestTrails(joining.all)),
-    tally: tallyOf(document, graph, designs, joins, insertions),
+    tally: tallyOf(document, graph, designs, joins, insertions, extras),
   };
 }
 

@@ -3,7 +3,7 @@ import type { BagDocument } from '../document/index.ts';
 import { motifOf } from '../document/look-up.ts';
 import { isSquare } from '../motif/index.ts';
 import type { JoinPlan } from '../runs/index.ts';
-import { type Effort, effortOf } from '../yarn/index.ts';
+import { type Effort, type Extras, effortOf } from '../yarn/index.ts';
 
 /** What there is to make and to hide. */
 export interface Tally {
@@ -26,6 +26,7 @@ export function tallyOf(
   designs: ReadonlyMap<string, string>,
   joins: JoinPlan,
   insertions: number,
+  extras: Extras,
 ): Tally {
   let motifs = 0;
   let squares = 0;
@@ -43,10 +44,10 @@ export function tallyOf(
     const way = motif.colourways.find((colourway) => colourway.id === designs.get(id));
     pieceEnds += 2 * coloursBegun(way?.rounds ?? [], make.rounds);
   }
-  const joinYarn = joins.runs.reduce((sum, run) => sum + run.yarn, 0);
+  const joinYarn = [...joins.runs, ...joins.corners].reduce((sum, { yarn }) => sum + yarn, 0);
   const motifWord = squares === motifs ? 'square' : 'motif';
   const ends = pieceEnds + joins.ends;
-  const effort = effortOf(document, graph, { ends, joinYarn, insertions });
+  const effort = effortOf(document, graph, extras, { ends, yarn: joinYarn, insertions });
   return { motifs, motifWord, panels, pieceEnds, joinEnds: joins.ends, joinYarn, effort };
 }
 

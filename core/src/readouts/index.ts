@@ -14,7 +14,8 @@ const round = (value: number) => Math.round(value * 100) / 100;
 
 /** The finish as plain figures, mm. */
 function finishReadout(plan: Plan) {
-  const { edges, straps, flap, closure, cord, lining, ready, fill, operations, warnings } = finishOf(plan);
+  const { edges, straps, flap, closure, cord, lining, ready, fill, operations, warnings, bands } =
+    finishOf(plan);
   return {
     edges,
     straps: straps
@@ -27,6 +28,18 @@ function finishReadout(plan: Plan) {
           adjust: straps.adjust ? { ...straps.adjust, drops: straps.adjust.drops.map(round) } : null,
         }
       : null,
+    bands: bands.map(({ band, rows, worked, hanging, width, marks, seat, shorter }) => ({
+      name: band.name,
+      many: band.many,
+      stitches: band.wide,
+      rows,
+      worked: round(worked),
+      hanging: round(hanging),
+      width: round(width),
+      marks,
+      seat: seat ?? null,
+      shorter: shorter.map(round),
+    })),
     flap: flap ? { ...flap, reach: round(flap.reach), share: round(flap.share) } : null,
     closure: closure ?? null,
     cord: cord ? { ...cord, length: round(cord.length) } : null,

@@ -34,8 +34,17 @@ export interface JoinPlan {
   readonly school: School;
   readonly flatFirst: boolean;
   readonly runs: readonly Run[];
-  /** Yarn ends to hide: two a run that has a yarn of its own. */
+  /** Corners sewn across once the bag is closed, each with a yarn of its own. */
+  readonly corners: readonly SewnCorner[];
+  /** Yarn ends to hide: two a run or corner that has a yarn of its own. */
   readonly ends: number;
+}
+
+/** A corner sewn across: its length, and its yarn with a tail at both ends, mm. */
+export interface SewnCorner {
+  readonly name: string;
+  readonly length: number;
+  readonly yarn: number;
 }
 
 export interface JoinOptions {
@@ -132,8 +141,12 @@ export function planRuns(graph: BagGraph, joining: JoiningGraph, options: JoinOp
     };
   });
   const flatFirst = options.flatFirst || options.school !== 'fewest';
-  const ends = 2 * runs.filter(({ asYouGo }) => !asYouGo).length;
-  return { school: options.school, flatFirst, runs, ends };
+  const { yarnBySeam } = joinMethod(options.how('').method);
+  const corners = (graph.tucks ?? []).map(
+    ({ name, length }): SewnCorner => ({ name, length, yarn: length * yarnBySeam + 2 * TAIL }),
+  );
+  const ends = 2 * (runs.filter(({ asYouGo }) => !asYouGo).length + corners.length);
+  return { school: options.school, flatFirst, runs, corners, ends };
 }
 
 /** What a school costs, for setting schools side by side. */
@@ -155,7 +168,7 @@ export function schoolsSideBySide(
   options: Pick<JoinOptions, 'how' | 'last' | 'longest'>,
 ): SchoolSummary[] {
   const summary = (school: School, flatFirst: boolean): SchoolSummary => {
-    const { runs, ends } = planRuns(graph, joining, { ...options, school, flatFirst });
+    const { runs, corners, ends } = planRuns(graph, joining, { ...options, school, flatFirst });
     const turns = runs.map(({ passes, asYouGo }) =>
       asYouGo ? 0 : passes.filter(({ link }, i) => i > 0 && link.way !== passes[i - 1]?.link.way).length,
     );
@@ -165,7 +178,7 @@ export function schoolsSideBySide(
       flatFirst,
       runs: runs.length,
       ends,
-      yarn: sum(runs.map(({ yarn }) => yarn)),
+      yarn: sum([...runs, ...corners].map(({ yarn }) => yarn)),
       turns: sum(turns),
     };
   };

@@ -77,7 +77,7 @@ export type JoinStep =
   /** A square worked, and joined in its last round to what is there. */
   | ({ readonly does: 'motif'; readonly name: string; readonly joins: readonly StepJoin[] } & InRun)
   /** A boxed corner sewn across, mm. */
-  | ({ readonly does: 'tuck'; readonly name: string; readonly length: number } & InRun)
+  | ({ readonly does: 'tuck'; readonly name: string; readonly length: number; readonly yarn: number } & InRun)
   /** The bag was closed inside out. */
   | ({ readonly does: 'turn-out' } & InRun)
   /** Over a join that is there already. */
@@ -127,11 +127,13 @@ export function joinSteps(graph: BagGraph, joining: JoiningGraph, plan: JoinPlan
   const join = ({ link, forward }: Pass<SeamLink>): StepJoin => {
     const seam: Seam = link.seam;
     const { of: whole, from, to } = link.part ?? { of: seam, from: 0, to: 1 };
-    const all = pairing(whole).takes;
+    const pairs = pairing(whole);
+    const all = pairs.takes;
     // A seam worked in parts has the insertions of the whole one, each of them in one part.
     const takes = all.slice(Math.round(from * all.length), Math.round(to * all.length));
     const inOrder = forward ? takes : [...takes].reverse();
-    const loops = (side: 'a' | 'b') => takes.reduce((sum, take) => sum + take[side], 0);
+    const loops = (side: 'a' | 'b') =>
+      link.part ? takes.reduce((sum, take) => sum + take[side], 0) : pairs[side];
     return {
       does: 'join',
       seam: seam.id,
@@ -191,7 +193,7 @@ export function joinSteps(graph: BagGraph, joining: JoiningGraph, plan: JoinPlan
     return own;
   });
   const last = plan.runs.at(-1)?.number ?? 1;
-  for (const { name, length } of graph.tucks ?? []) steps.push({ does: 'tuck', run: last, name, length });
+  for (const corner of plan.corners) steps.push({ does: 'tuck', run: last, ...corner });
   if (insideOut) steps.push({ does: 'turn-out', run: last });
   return steps;
 }

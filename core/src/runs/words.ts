@@ -153,7 +153,7 @@ export function stepText(step: JoinStep, method: JoinMethodId, reading: Reading)
         return `Here, within the seam on the ${step.at.edge} edge of ${step.at.name}, the needle’s yarn is worked up: fasten off, put in a marker and leave a tail of a hand’s length. Two ends to hide; the next yarn goes on from the next insertion.`;
       return `At ${spotIn(reading.turned)(step.at)} fasten off and leave a tail of a hand’s length: two ends to hide.`;
     case 'tuck':
-      return `Boxed ${step.name}: flatten it so that the side lies on the bottom, and sew straight across where it is ${formatLength(step.length, system)} wide. Fold the point inside.`;
+      return `Boxed ${step.name}: flatten it so that the side lies on the bottom, and sew straight across where it is ${formatLength(step.length, system)} wide, with about ${yarnLength(step.yarn, system)} of yarn of its own: two ends to hide. Fold the point inside.`;
     case 'turn-out':
       return 'Turn the bag right side out, and push the corners out from within.';
   }

@@ -1,3 +1,4 @@
+export * from './bands.ts';
 export * from './drop.ts';
 export * from './figure.ts';
 export * from './hung.ts';

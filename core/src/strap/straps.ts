@@ -53,6 +53,9 @@ export interface StrapPlan {
   readonly front: StrapPlaces | undefined;
   readonly back: StrapPlaces | undefined;
   readonly adjust: Adjusted | undefined;
+  /** Stitches and chains of all that are worked, with what lies doubled when they can be made longer. */
+  readonly stitches: number;
+  readonly chains: number;
 }
 
 /** What a strap that can be made longer and shorter comes to. */
@@ -66,7 +69,7 @@ export interface Adjusted {
 }
 
 /** The first hole lies so many rows or stitches from the end; with a slide so much lies doubled, mm. */
-const FROM_END = 3;
+export const FROM_END = 3;
 const AT_SLIDE = 60;
 /** A hole that leaves less of a drop (mm) is none. */
 const LEAST_DROP = 20;
@@ -152,6 +155,10 @@ export function planStraps(
   const length = Math.max(1, Math.round(worked / unit));
   const doubled = straps.kind === 'doubled' ? 0.5 : 1;
   const widthUnit = straps.kind === 'along' ? gauge.row.value : gauge.pitch.value;
+  const settings = adjust && adjusted(adjust, hanging, apart, unit * (1 + stretch / 100));
+  const units = straps.many * (length + (settings?.more ?? 0));
+  // A chained strap has its rows worked along a chain of its own.
+  const chains = counts === 'chains' ? units : 0;
   return {
     hanging,
     worked,
@@ -163,6 +170,8 @@ export function planStraps(
     width: straps.wide * widthUnit * doubled,
     front,
     back,
-    adjust: adjust && adjusted(adjust, hanging, apart, unit * (1 + stretch / 100)),
+    adjust: settings,
+    chains,
+    stitches: counts === 'chains' ? units * (straps.wide - 1) : units * straps.wide,
   };
 }

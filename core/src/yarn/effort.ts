@@ -1,10 +1,12 @@
 import type { BagGraph } from '../bag/index.ts';
+import type { ClosurePlan, CordPlan } from '../closure/index.ts';
 import type { BagDocument } from '../document/index.ts';
 import { motifOf, yarnOf } from '../document/look-up.ts';
-import { edgeCounts, edgeStitches } from '../edging/index.ts';
+import { type EdgeCount, edgeStitches } from '../edging/index.ts';
 import { gaugeOf } from '../gauge/index.ts';
-import { area, groupBy, must } from '../geometry/index.ts';
+import { area, groupBy, must, whole } from '../geometry/index.ts';
 import type { Stitch } from '../stitches/index.ts';
+import type { BandPlan, StrapPlan } from '../strap/index.ts';
 import { motifStitches, panelStitches } from './stitches-of.ts';
 
 /** Yarn in one stitch as a multiple of its pitch: an estimate until a piece has been weighed. */
@@ -14,34 +16,69 @@ const STITCHES_A_MINUTE = 18;
 const JOINS_A_MINUTE = 12;
 const ENDS_A_MINUTE = 0.7;
 
-/** What a bag takes: yarn of its pieces and edge in mm, and minutes of work. Estimates. */
+/** A chain takes so many of its pitches: less than a stitch, which is drawn through twice or more. */
+const CHAIN_BY_PITCH = 3.5;
+
+/** What yarn goes into. */
+export const YARN_PARTS = ['pieces', 'edge', 'straps', 'closure', 'cord', 'joins'] as const;
+export type YarnPart = (typeof YARN_PARTS)[number];
+
+/** What one part of a bag takes. */
+export interface PartEffort {
+  readonly part: YarnPart;
+  readonly stitches: number;
+  /** mm */
+  readonly yarn: number;
+}
+
+/** What a bag takes: its stitches, yarn in mm, and minutes of work, all together and part by part. Estimates. */
 export interface Effort {
+  readonly parts: readonly PartEffort[];
   readonly stitches: number;
   readonly yarn: number;
   readonly minutes: number;
 }
 
+/** What is put on the joined bag, worked out. */
+export interface Extras {
+  readonly edges: readonly EdgeCount[];
+  readonly straps: StrapPlan | undefined;
+  readonly bands: readonly BandPlan[];
+  readonly closure: ClosurePlan | undefined;
+  readonly cord: CordPlan | undefined;
+}
+
 /**
  * Counts every stitch of the bag, gives each its yarn by gauge and kind, and all work its time.
  *
- * @param joinYarn yarn of the joins, mm; they take an insertion about every stitch pitch of a seam.
+ * @param joins yarn of the joins, mm, and their insertions.
  */
 export function effortOf(
   document: BagDocument,
   graph: BagGraph,
-  { ends, joinYarn, insertions }: { ends: number; joinYarn: number; insertions: number },
+  { edges, straps, bands, closure, cord }: Extras,
+  joins: { readonly ends: number; readonly yarn: number; readonly insertions: number },
 ): Effort {
-  const perStitch = new Map(
+  const gauge = new Map(
     document.swatches.map((swatch) => {
       const { weight } = yarnOf(document, swatch.yarn);
-      const { pitch } = gaugeOf({ ...swatch, yarnWeight: weight });
-      return [swatch.id, YARN_BY_PITCH[swatch.stitch] * pitch.value * swatch.strands];
+      const pitch = gaugeOf({ ...swatch, yarnWeight: weight }).pitch.value;
+      return [swatch.id, { pitch, stitch: YARN_BY_PITCH[swatch.stitch], strands: swatch.strands }];
     }),
   );
-  let [stitches, yarn] = [0, 0];
-  const put = (many: number, swatch: string) => {
-    stitches += many;
-    yarn += many * must(perStitch.get(swatch), 'swatch');
+  const first = must(document.swatches[0], 'swatch').id;
+  const parts = new Map<YarnPart, { stitches: number; yarn: number }>();
+  const add = (part: YarnPart, stitches: number, yarn: number) => {
+    const before = parts.get(part) ?? { stitches: 0, yarn: 0 };
+    parts.set(part, { stitches: before.stitches + stitches, yarn: before.yarn + yarn });
+  };
+  const put = (part: YarnPart, many: number, swatch: string) => {
+    const { pitch, stitch, strands } = must(gauge.get(swatch), 'swatch');
+    add(part, many, many * stitch * pitch * strands);
+  };
+  const chain = (part: YarnPart, many: number, swatch: string) => {
+    const { pitch, strands } = must(gauge.get(swatch), 'swatch');
+    add(part, many, many * CHAIN_BY_PITCH * pitch * strands);
   };
   // Hundreds of squares are of a few kinds: each kind is counted once.
   const alike = groupBy(graph.pieces, ({ make }) =>
@@ -51,14 +88,34 @@ export function effortOf(
     const make = pieces[0]?.make;
     if (kind && make?.of === 'motif') {
       const motif = motifOf(document, make.motif);
-      put(pieces.length * motifStitches(motif, make.rounds), motif.swatch);
+      put('pieces', pieces.length * motifStitches(motif, make.rounds), motif.swatch);
       continue;
     }
     for (const piece of pieces)
-      if (piece.make.of === 'panel') put(panelStitches(piece, area), piece.make.swatch);
+      if (piece.make.of === 'panel') put('pieces', panelStitches(piece, area), piece.make.swatch);
   }
   const { edging } = graph.trim ?? {};
-  if (edging) put(edgeStitches(edgeCounts(graph)), edging.swatch);
-  const minutes = stitches / STITCHES_A_MINUTE + insertions / JOINS_A_MINUTE + ends / ENDS_A_MINUTE;
-  return { stitches: Math.round(stitches), yarn: yarn + joinYarn, minutes };
+  if (edging) put('edge', edgeStitches(edges), edging.swatch);
+  const own = document.finish?.straps;
+  if (own && straps) {
+    put('straps', straps.stitches, own.swatch);
+    chain('straps', straps.chains, own.swatch);
+  }
+  for (const { band, rows } of bands) put('straps', rows * band.wide * band.many, band.swatch);
+  if (closure?.of === 'button' || closure?.of === 'toggle')
+    chain('closure', closure.chains * closure.places.back.length, first);
+  // A cord is a chain, as long as it is.
+  if (cord) chain('cord', cord.length / must(gauge.get(first), 'swatch').pitch, first);
+  add('joins', 0, joins.yarn);
+  const all = YARN_PARTS.flatMap((part): PartEffort[] => {
+    const one = parts.get(part);
+    return one ? [{ part, stitches: whole(one.stitches), yarn: one.yarn }] : [];
+  });
+  const stitches = all.reduce((sum, one) => sum + one.stitches, 0);
+  return {
+    parts: all,
+    stitches,
+    yarn: all.reduce((sum, one) => sum + one.yarn, 0),
+    minutes: stitches / STITCHES_A_MINUTE + joins.insertions / JOINS_A_MINUTE + joins.ends / ENDS_A_MINUTE,
+  };
 }

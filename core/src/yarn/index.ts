@@ -1,2 +1,2 @@
-export { type Effort, effortOf } from './effort.ts';
+export * from './effort.ts';
 export { motifStitches, panelStitches } from './stitches-of.ts';

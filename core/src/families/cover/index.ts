@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { type BagGraph, type Extents, measure, type Strap } from '../../bag/index.ts';
+import { whole } from '../../geometry/index.ts';
 import type { Choices, Control } from '../control/control.ts';
 import { yesNo } from '../control/control-kinds.ts';
 import { beginInner, exploreInner, innerControls } from '../control/inner-choice.ts';
@@ -60,7 +61,12 @@ function build({ over, loops, body }: Cover, materials: Materials): BagGraph {
         loop(x, -z, 'Back loop, right'),
       ]
     : [];
-  return { ...graph, covers: over, trim: { ...graph.trim, straps } };
+  const swatch = materials.stripSwatch();
+  const wide = Math.max(1, whole(LOOP.width / materials.nominal.pitch(swatch)));
+  const bands = loops
+    ? [{ name: 'Loop over a handle', many: straps.length, swatch, wide, length: LOOP.length }]
+    : [];
+  return { ...graph, covers: over, trim: { ...graph.trim, straps, bands } };
 }
 
 function controls(params: Cover, materials: Materials, choices: Choices): Control<Cover>[] {

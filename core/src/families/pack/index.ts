@@ -1,6 +1,7 @@
 import { z } from 'zod';
-import { type BagGraph, measure, type Strap } from '../../bag/index.ts';
-import { between, count } from '../../fields/index.ts';
+import { type BagGraph, type Extents, measure, type Strap, type Trim } from '../../bag/index.ts';
+import { between, count, idSchema } from '../../fields/index.ts';
+import { whole } from '../../geometry/index.ts';
 import { type Choices, type Control, lift } from '../control/control.ts';
 import { ofPart } from '../control/control-kinds.ts';
 import { faceControls, faceSize, oneOfSize } from '../control/face-control.ts';
@@ -22,62 +23,96 @@ const strapSchema = z
   .max(MOST_STRAP, 'A strap is at most 1.5 m long.');
 
 const holesSchema = count('Button holes', 30);
+const middleSchema = count('The part of the strap that is sewn to the rim', 30, 3);
+/** What straps are worked in, and how many stitches wide, where the maker says so. */
+const worked = { swatch: idSchema.optional(), wide: count('The width of a strap', 60).optional() };
 
 export const packSchema = z.strictObject({
   family: z.literal('pack'),
   body: innerSchema,
   worn: z.discriminatedUnion('on', [
     /** On the back: a flap over a drawn rim, two straps. */
-    z.strictObject({ on: z.literal('back'), flap: faceSchema, eyelets: eyeletsSchema, strap: strapSchema }),
+    z.strictObject({
+      on: z.literal('back'),
+      flap: faceSchema,
+      eyelets: eyeletsSchema,
+      /** From the rim to a lower corner. */
+      strap: strapSchema,
+      /** Both are one long strap; its middle, one part in so many of it, is sewn to the rim. */
+      middle: middleSchema.optional(),
+      ...worked,
+    }),
     /** Round the waist: a zip along the rim, a belt in two parts that button. */
-    z.strictObject({ on: z.literal('waist'), belt: strapSchema, holes: holesSchema }),
+    z.strictObject({ on: z.literal('waist'), belt: strapSchema, holes: holesSchema, ...worked }),
   ]),
 });
 export type Pack = z.infer<typeof packSchema>;
 type Back = Extract<Pack['worn'], { on: 'back' }>;
+type Waist = Extract<Pack['worn'], { on: 'waist' }>;
 
+/** How wide a strap is unless the maker says so, mm; and which part of a pack's strap is sewn to the rim. */
 const STRAP_WIDTH = 32;
+const USUAL_MIDDLE = 12;
 
-/** From the middle of the back's rim to its lower corners. */
-function backStraps(
-  { width, height, depth }: { width: number; height: number; depth: number },
-  length: number,
-) {
+/** What its straps are worked in, with their width in stitches and mm. */
+function strapOf({ swatch, wide }: Pack['worn'], materials: Materials) {
+  const own = swatch ?? materials.stripSwatch();
+  const stitches = wide ?? Math.max(1, whole(STRAP_WIDTH / materials.nominal.pitch(own)));
+  return { swatch: own, wide: stitches, width: stitches * materials.pitch(own) };
+}
+
+/** One long strap: its middle lies along the middle of the back's rim, its ends go to the lower corners. */
+function backStraps({ width, height, depth }: Extents, worn: Back, materials: Materials): Trim {
+  const { strap: length, middle = USUAL_MIDDLE } = worn;
+  const own = strapOf(worn, materials);
+  // The middle is one part in so many of all: what hangs is the rest.
+  const all = (2 * length * middle) / (middle - 1);
+  const sewn = Math.min(all / middle, width);
   const strap = (name: string, side: number): Strap => ({
     name,
-    from: { x: (side * width) / 9, y: height, z: -depth / 2 },
+    from: { x: (side * sewn) / 2, y: height, z: -depth / 2 },
     to: { x: side * width * 0.42, y: height * 0.04, z: -depth / 2 },
     length,
-    width: STRAP_WIDTH,
+    width: own.width,
     behind: true,
+    swatch: own.swatch,
   });
-  return [strap('Left strap', -1), strap('Right strap', 1)];
+  return {
+    straps: [strap('Left strap', -1), strap('Right strap', 1)],
+    bands: [{ ...own, name: 'Back strap', many: 1, length: all, middle }],
+  };
 }
 
 /** Two parts of a belt, from either side of the tube round behind. */
-function beltParts(
-  { width, height, depth }: { width: number; height: number; depth: number },
-  length: number,
-) {
+function beltParts({ width, height, depth }: Extents, worn: Waist, materials: Materials): Trim {
+  const length = worn.belt;
+  const own = strapOf(worn, materials);
   const part = (name: string, side: number): Strap => ({
     name,
     from: { x: (side * width) / 2, y: height * 0.6, z: -depth / 2 },
     to: { x: side * (width / 2 + length / 2), y: height * 0.6, z: -depth / 2 - length / 4 },
     length: length / 2,
-    width: STRAP_WIDTH,
+    width: own.width,
     behind: true,
+    swatch: own.swatch,
   });
-  return [part('Belt, left part', -1), part('Belt, right part', 1)];
+  return {
+    straps: [part('Belt, left part', -1), part('Belt, right part', 1)],
+    bands: [
+      { ...own, name: 'Belt, part with the button', many: 1, length: length / 2 },
+      { ...own, name: 'Belt, part with the holes', many: 1, length: length / 2, holes: worn.holes },
+    ],
+  };
 }
 
 function build({ body, worn }: Pack, materials: Materials): BagGraph {
   const plain = innerOf(body).build(materials);
   const size = measure(plain);
-  if (worn.on === 'waist') return { ...plain, trim: { ...plain.trim, straps: beltParts(size, worn.belt) } };
+  if (worn.on === 'waist') return { ...plain, trim: { ...plain.trim, ...beltParts(size, worn, materials) } };
   const graph = withFlap(plain, worn.flap, materials);
   return {
     ...graph,
-    trim: { ...graph.trim, eyelets: worn.eyelets, straps: backStraps(size, worn.strap) },
+    trim: { ...graph.trim, eyelets: worn.eyelets, ...backStraps(size, worn, materials) },
   };
 }
 
@@ -137,6 +172,31 @@ function controls(params: Pack, materials: Materials, choices: Choices): Control
         : { ...params, worn: beginBack(measure(innerOf(params.body).build(materials)).width, materials) };
     },
   };
+  const strap = strapOf(worn, materials);
+  const working: Control<Pack>[] = [
+    {
+      kind: 'count',
+      id: 'strap-wide',
+      label: 'Stitches across the strap',
+      value: strap.wide,
+      ...between(worked.wide.unwrap()),
+      step: 1,
+      set: (wide) => (wide === strap.wide ? params : { ...params, worn: { ...worn, wide } }),
+    },
+    ...(choices.swatches.length > 1
+      ? [
+          {
+            kind: 'choice' as const,
+            id: 'strap-swatch',
+            label: 'Strap worked in',
+            value: strap.swatch,
+            options: choices.swatches.map(({ id, name }) => ({ value: id, label: name })),
+            set: (swatch: string): Pack =>
+              swatch === strap.swatch ? params : { ...params, worn: { ...worn, swatch } },
+          },
+        ]
+      : []),
+  ];
   if (worn.on === 'waist')
     return [
       kind,
@@ -154,6 +214,7 @@ function controls(params: Pack, materials: Materials, choices: Choices): Control
         step: 1,
         set: (holes) => ({ ...params, worn: { ...worn, holes } }),
       },
+      ...working,
     ];
   const flap = faceSize(worn.flap, materials);
   return [
@@ -180,7 +241,22 @@ function controls(params: Pack, materials: Materials, choices: Choices): Control
       hint: 'an even number. Cords and long straps can catch and strangle: never on small children’s things',
       set: (eyelets) => ({ ...params, worn: { ...worn, eyelets: evenEyelets(eyelets) } }),
     },
-    length('strap', 'Each back strap', worn.strap, (strap) => ({ ...params, worn: { ...worn, strap } })),
+    length('strap', 'Back strap, from the rim to each lower corner', worn.strap, (next) => ({
+      ...params,
+      worn: { ...worn, strap: next },
+    })),
+    {
+      kind: 'count',
+      id: 'strap-middle',
+      label: 'Its middle, sewn to the rim: one part in',
+      value: worn.middle ?? USUAL_MIDDLE,
+      ...between(middleSchema),
+      step: 1,
+      hint: 'both straps are one: the middle is sewn on, what hangs on either side is the same',
+      set: (middle) =>
+        middle === (worn.middle ?? USUAL_MIDDLE) ? params : { ...params, worn: { ...worn, middle } },
+    },
+    ...working,
   ];
 }
 

@@ -223,7 +223,8 @@ function controls(params: SlipThrough, materials: Materials, choices: Choices): 
         { value: 'one', label: 'One: a sheet goes round the other side' },
         { value: 'both', label: 'At both sides: each goes on into a handle' },
       ],
-      set: (value) => ({ ...params, sides: value === 'both' ? 'both' : 'one' }),
+      set: (value) =>
+        value === (params.sides ?? 'one') ? params : { ...params, sides: value === 'both' ? 'both' : 'one' },
     },
     number('columns', 'Columns of each face', 2, MOST_CELLS / 2, { x: w, y: h * 0.3, axis: 'x' }),
     number('rows', 'Rows of each face', 1, MOST_CELLS, { x: w * 0.75, y: h, axis: 'y' }),

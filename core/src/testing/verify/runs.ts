@@ -141,7 +141,6 @@ export const runs: Check = {
       ...(free ? differ('Runs of the order with fewest ends', own.length, bound, 0) : []),
       ...(joins.school !== 'as-you-go' && own.length < bound ? ['There are fewer runs than can be'] : []),
       ...differ('Insertions in the steps', insertions, counted, 0),
-      ...differ('Ends of joins', joins.ends, 2 * own.length, 0),
       ...differ(
         'Length of all runs',
         joins.runs.reduce((sum, run) => sum + run.length, 0),

@@ -63,7 +63,7 @@ export function FinishStation({ plan, store }: StationProps) {
             />
           ))}
       </Section>
-      <StrapSection {...props} straps={own.straps} />
+      <StrapSection {...props} straps={own.straps} bands={own.bands} />
       <ClosureSection {...props} closure={own.closure} cord={own.cord} flap={own.flap} />
       <LiningSection
         {...props}

@@ -1,4 +1,5 @@
 import {
+  type BandPlan,
   boundsOf,
   formatLength,
   mm,
@@ -14,6 +15,7 @@ import { Choice } from '../../ui/Choice.tsx';
 import { LengthField, NumberField } from '../../ui/fields.tsx';
 import { Row, Section } from '../../ui/Section.tsx';
 import { AdjustFields } from './AdjustFields.tsx';
+import { BandList } from './BandList.tsx';
 import type { FinishProps } from './finish-props.ts';
 import { HungStrap } from './HungStrap.tsx';
 import { WornFields } from './WornFields.tsx';
@@ -32,10 +34,12 @@ const USUAL_DROP = 260;
 
 interface StrapSectionProps extends FinishProps {
   readonly straps: StrapPlan | undefined;
+  /** Those that come with the way of building. */
+  readonly bands: readonly BandPlan[];
 }
 
 /** Straps: kind, drop, stretch, counts, and where they are fixed. */
-export function StrapSection({ plan, finish, set, straps: own }: StrapSectionProps) {
+export function StrapSection({ plan, finish, set, straps: own, bands }: StrapSectionProps) {
   const { system } = useSettings();
   const { straps } = finish;
   const { swatches, brief } = plan.document;
@@ -55,8 +59,9 @@ export function StrapSection({ plan, finish, set, straps: own }: StrapSectionPro
   };
   return (
     <Section title="Straps">
+      {bands.length > 0 && <BandList bands={bands} system={system} />}
       <Choice
-        label="Straps"
+        label={bands.length > 0 ? 'Other straps' : 'Straps'}
         value={straps === undefined ? 'none' : straps.many === 2 ? 'two' : 'one'}
         options={[
           { value: 'none', label: 'None' },

@@ -1,7 +1,6 @@
-import { measure } from '../bag/index.ts';
-import type { Closure } from '../document/index.ts';
+import { type BagGraph, measure } from '../bag/index.ts';
+import type { BagDocument, Closure } from '../document/index.ts';
 import { placeContents, sizeTable } from '../fit/index.ts';
-import type { Plan } from '../plan/index.ts';
 import { evenPlaces, holePlaces, holeSkip, loopChains, zipFor } from './closures.ts';
 
 /** Places along the first edge round of both faces, each after so many stitches counted from either side. */
@@ -43,11 +42,11 @@ export type ClosurePlan =
 const FILLED = 0.25;
 
 /** How far apart the rims of the full bag are. */
-function overFull({ document, graph }: Plan, closure: Closure): Over {
+function overFull({ brief }: BagDocument, graph: BagGraph, closure: Closure): Over {
   const own = closure.of === 'button' || closure.of === 'toggle' ? closure.over : undefined;
   if (own !== undefined) return { length: own, from: 'maker' };
   const { width, depth } = measure(graph);
-  const held = placeContents(document.brief.contents ?? [], width).map(({ at, size }) => [
+  const held = placeContents(brief.contents ?? [], width).map(({ at, size }) => [
     at.z - size.z / 2,
     at.z + size.z / 2,
   ]);
@@ -63,10 +62,10 @@ function overFull({ document, graph }: Plan, closure: Closure): Over {
  * @param stitches of the first edge round on either face.
  */
 export function closurePlan(
-  plan: Plan,
+  document: BagDocument,
+  graph: BagGraph,
   stitches: { readonly front: number; readonly back: number },
 ): ClosurePlan | undefined {
-  const { document, graph } = plan;
   const closure = document.finish?.closure;
   const [swatch] = document.swatches;
   if (!closure || !swatch) return undefined;
@@ -79,7 +78,7 @@ export function closurePlan(
     wide: { front: 0, back: 0 },
     agree,
   });
-  const over = overFull(plan, closure);
+  const over = overFull(document, graph, closure);
   switch (closure.of) {
     case 'zip':
       return { of: 'zip', length: zipFor(measure(graph).opening) };

@@ -1,0 +1,3 @@
+export * from './closure-plan.ts';
+export * from './closures.ts';
+export * from './cord.ts';

@@ -1,0 +1,45 @@
+import { planned } from '../../plan/index.ts';
+import { type Check, differ } from './check.ts';
+
+/** Stitches, yarn and ends of the parts against the whole, and against the bag without them. */
+export const yarn: Check = {
+  name: 'Yarn and ends',
+  how: 'parts added up against the whole; edge, straps and closure as what the bag takes more than without them; ends of pieces, joins and corners counted anew; stitches of panels row by row',
+  of({ document, graph, tally, joins, edges }) {
+    const { effort } = tally;
+    const sum = (of: 'stitches' | 'yarn') => effort.parts.reduce((all, one) => all + one[of], 0);
+    const bare = planned({
+      ...document,
+      features: { ...document.features, edge: undefined },
+      finish: undefined,
+    });
+    const edge = effort.parts.find(({ part }) => part === 'edge')?.stitches ?? 0;
+    const straps = effort.parts.find(({ part }) => part === 'straps')?.stitches ?? 0;
+    const closure = effort.parts.find(({ part }) => part === 'closure')?.stitches ?? 0;
+    // Bands come with the way of building, and are there without any finish.
+    const bands = (graph.trim?.bands ?? []).length > 0;
+    // A cord is as long as the mouth, which the edge changes.
+    const corded = (one: typeof effort) =>
+      one.stitches - (one.parts.find(({ part }) => part === 'cord')?.stitches ?? 0);
+    const more = bare.ok ? corded(effort) - corded(bare.plan.tally.effort) : Number.NaN;
+    const rounds = edges.flatMap((one) => one.rounds).reduce((all, one) => all + one, 0);
+    const tucks = (graph.tucks ?? []).length;
+    const own = joins.runs.filter(({ asYouGo }) => !asYouGo).length;
+    const panels = graph.pieces.filter(({ make }) => make.of === 'panel').length;
+    const wall = graph.pieces.every(({ make }) => make.of === 'panel');
+    return [
+      ...differ('Stitches of all parts', effort.stitches, sum('stitches'), 0),
+      ...differ('Yarn of all parts, mm', effort.yarn, sum('yarn'), 0.001),
+      ...differ('Stitches of the edge', edge, rounds, 0),
+      ...(bare.ok && !bands
+        ? differ('Stitches of edge, straps and closure', edge + straps + closure, more, 0.5)
+        : []),
+      ...differ('Ends of joins and corners', joins.ends, 2 * (own + tucks), 0),
+      ...(wall ? differ('Ends of panels', tally.pieceEnds, 2 * panels, 0) : []),
+      ...(document.finish?.straps && straps === 0 ? ['Straps take no stitches'] : []),
+      ...((graph.trim?.straps ?? []).length > 0 && straps === 0
+        ? ['Straps are drawn that take no stitches']
+        : []),
+    ];
+  },
+};
