@@ -1,4 +1,5 @@
 import type { Point, Point3 } from '../geometry/index.ts';
+import type { Multiple } from '../panel/index.ts';
 import type { Mm } from '../units/index.ts';
 
 /** What an edge is made of; it fixes what a join can be worked into and at which rate. */
@@ -26,6 +27,8 @@ export type Make =
       readonly rows: number;
       /** Which way the rows run in the piece's own drawing. */
       readonly rowsRun: 'across' | 'upright';
+      /** Of a strip along its way: what its stitch pattern asks of the count. */
+      readonly multiple?: Multiple;
     };
 
 /**

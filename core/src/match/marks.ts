@@ -10,7 +10,8 @@ import {
   type Seam,
   wholeLoops,
 } from '../bag/index.ts';
-import { distance, NOTHING, whole } from '../geometry/index.ts';
+import { distance, groupBy, NOTHING, whole } from '../geometry/index.ts';
+import { nearestMultiple } from '../panel/index.ts';
 
 /** A place to put a stitch marker along the edge of a panel. */
 export interface Mark {
@@ -42,20 +43,27 @@ export interface MarkedEdge {
   /** mm of one row or stitch. */
   readonly unit: number;
   readonly lines: readonly string[];
+  /** How many it takes by length, each side to the next whole one at its corner, and by count, one for each loop. */
+  readonly byLength: number;
+  readonly byCount: number;
   readonly marks: readonly Mark[];
 }
 
 /** How an edge stands to the way it must go, in whole rows or stitches. */
 export interface StripVerdict {
-  readonly needed: number;
-  /** So many too few; below zero, too many. */
+  /** So many too few by length; below zero, too many. */
   readonly missing: number;
+  /** The same by count. */
+  readonly missingByCount: number;
+  /** By how much it is eased onto its way, per cent; below zero where it is stretched. */
+  readonly ease: number;
 }
 
-export function stripVerdict({ wayLength, unit, total }: MarkedEdge): StripVerdict {
-  const needed = Math.round(wayLength / unit);
-  return { needed, missing: needed - total };
-}
+export const stripVerdict = ({ byLength, byCount, total, length, wayLength }: MarkedEdge): StripVerdict => ({
+  missing: byLength - total,
+  missingByCount: byCount - total,
+  ease: 100 * (length / wayLength - 1),
+});
 
 interface Stretch {
   readonly seam: Seam;
@@ -119,6 +127,17 @@ export function markedEdges(graph: BagGraph): MarkedEdge[] {
       }
       return { kind: kindOf, count: whole(target / unit), at: target, partner: undefined };
     };
+    // One side of the way is one line.
+    const sides = [...groupBy(way, ({ seam }) => seam.line).values()];
+    const perUnit = edgeOf(own, edge).loops / total;
+    const fitted = (sizeOf: (stretch: Stretch) => number, unitOf: number) => {
+      const sum = sides.reduce(
+        (all, side) =>
+          all + Math.max(1, whole(side.reduce((way, stretch) => way + sizeOf(stretch), 0) / unitOf)),
+        0,
+      );
+      return make.of === 'panel' && make.multiple ? nearestMultiple(sum, make.multiple) : sum;
+    };
     const corners = cornersAlong(way, piece).map(
       ({ at: place, turn }): Mark => ({ ...at(place, 'corner'), ...(turn && { turn }) }),
     );
@@ -140,6 +159,8 @@ export function markedEdges(graph: BagGraph): MarkedEdge[] {
       total,
       unit,
       lines,
+      byLength: fitted(({ partner }) => intervalLength(partner), unit),
+      byCount: fitted(({ partner }) => loops(partner), perUnit),
       marks,
     };
   }

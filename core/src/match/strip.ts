@@ -1,4 +1,4 @@
-import { must, NOTHING } from '../geometry/index.ts';
+import { must, NOTHING, whole } from '../geometry/index.ts';
 import { type Multiple, nearestMultiple } from '../panel/index.ts';
 
 /** Counts of a strip that runs along several sides of a face. */
@@ -19,7 +19,7 @@ const sum = (list: readonly number[]) => list.reduce((a, b) => a + b, 0);
  * pattern's multiple holds for the whole strip and is honoured there.
  */
 export function countsToFit(sides: readonly number[], unit: number, multiple?: Multiple): StripCounts {
-  const own = sides.map((length) => Math.max(1, Math.round(length / unit)));
+  const own = sides.map((length) => Math.max(1, whole(length / unit)));
   const total = multiple ? nearestMultiple(sum(own), multiple) : sum(own);
   return total === sum(own) ? withCorners(own) : spreadCounts(sides, total, unit);
 }

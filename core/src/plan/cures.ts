@@ -65,8 +65,8 @@ export function curesFor(document: BagDocument, line: string): Cure[] {
     if (control.kind === 'choice') {
       const { fits, options, value } = control;
       const name = (wanted: string) => options.find((option) => option.value === wanted)?.label ?? wanted;
-      if (fits !== undefined && fits !== value)
-        attempt(control.label, name(value), name(fits), control.set(fits), 1.5);
+      for (const fit of fits ?? [])
+        if (fit !== value) attempt(control.label, name(value), name(fit), control.set(fit), 1.5);
       continue;
     }
     if (control.kind !== 'count') continue;

@@ -42,7 +42,7 @@ export type Control<C> =
       readonly hint?: string | undefined;
       readonly about?: 'side';
       /** The value that makes the side come out by itself. */
-      readonly fits?: string;
+      readonly fits?: readonly string[];
       readonly set: (value: string) => C;
     };
 

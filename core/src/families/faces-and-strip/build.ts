@@ -15,7 +15,7 @@ export const layFront = ({ face }: FacesAndStrip, materials: Materials) =>
 /** Fixes the strip's length as the count it takes now. */
 export function settle(params: FacesAndStrip, materials: Materials): FacesAndStrip {
   const { strip } = params;
-  const counts = countsAlong(strip, layFront(params, materials).sides, materials);
+  const counts = countsAlong(strip, layFront(params, materials), materials);
   return { ...params, strip: settledStrip(strip, counts) };
 }
 
@@ -24,7 +24,7 @@ export function buildFacesAndStrip(params: FacesAndStrip, materials: Materials):
   const front = layFront(params, materials);
   const w = front.width;
   const back = layFace(params.face, materials, { id: 'back', name: 'Back', at: { x: w + APART, y: 0 } });
-  const strip = cutStrip(params.strip, front.sides, { middle: w + APART / 2, top: -APART }, materials);
+  const strip = cutStrip(params.strip, front, { middle: w + APART / 2, top: -APART }, materials);
   const { depth, marks } = strip;
   // Behind, the same way runs along the back's sides from the other end.
   const behind = front.sides.map((_, i) => reversed(must(back.sides.at(-1 - i), 'side behind').chain));

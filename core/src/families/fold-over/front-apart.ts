@@ -44,7 +44,7 @@ export function layApart({ body, flap }: FoldOver, apart: Apart, materials: Mate
 export function frontApart(params: FoldOver, apart: Apart, materials: Materials): BagGraph {
   const { sheet, front, tall, place } = layApart(params, apart, materials);
   const w = front.width;
-  const strip: CutStrip = cutStrip(apart.strip, front.sides, place, materials);
+  const strip: CutStrip = cutStrip(apart.strip, front, place, materials);
   const { depth } = strip;
   // Behind, the strip runs as high as the front does.
   const [right] = split(sheetSide(sheet, RIGHT), front.height);

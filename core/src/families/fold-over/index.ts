@@ -124,7 +124,7 @@ function controls(params: FoldOver, materials: Materials, choices: Choices): Con
       hint: 'no more than the back has; fewer leave its upper edge lower',
       set: (rows) => ({ ...params, apart: { ...apart, front: rows } }),
     },
-    ...stripControls(apart.strip, front.sides, place, materials).map((control) =>
+    ...stripControls(apart.strip, front, place, materials).map((control) =>
       lift(control, (strip): FoldOver => ({ ...params, apart: { ...apart, strip } })),
     ),
   ];
@@ -172,7 +172,7 @@ export const foldOver = defineFamily(foldOverSchema)({
   settle: (params, materials) => {
     const { apart } = params;
     if (!apart) return params;
-    const counts = countsAlong(apart.strip, layApart(params, apart, materials).front.sides, materials);
+    const counts = countsAlong(apart.strip, layApart(params, apart, materials).front, materials);
     return { ...params, apart: { ...apart, strip: settledStrip(apart.strip, counts) } };
   },
   controls,

@@ -1,9 +1,8 @@
 import { multipleProblem } from '../../panel/index.ts';
 import type { Control } from '../control/control.ts';
 import { MOST_STITCHES } from '../layout/body.ts';
-import type { FaceSide } from '../layout/face.ts';
 import type { Materials } from '../layout/materials.ts';
-import { countsAlong, LEAST, type Strip, stripDepth, stripUnit } from './strip.ts';
+import { type AlongFace, countsAlong, LEAST, type Strip, stripDepth, stripUnit } from './strip.ts';
 
 /**
  * The decisions about a strip along some sides.
@@ -12,16 +11,17 @@ import { countsAlong, LEAST, type Strip, stripDepth, stripUnit } from './strip.t
  */
 export function stripControls(
   strip: Strip,
-  sides: readonly FaceSide[],
+  face: AlongFace,
   { middle, top }: { middle: number; top: number },
   materials: Materials,
 ): Control<Strip>[] {
   const across = strip.worked === 'across';
-  const counts = countsAlong(strip, sides, materials);
+  const counts = countsAlong(strip, face, materials);
   const unit = stripUnit(strip, materials);
   const length = counts.total * unit;
   const depthUnit = across ? materials.pitch(strip.swatch) : materials.rowHeight(strip.swatch);
   const depth = stripDepth(strip, materials);
+  const totalBy = (by: 'way' | 'loops') => countsAlong({ ...strip, length: { by } }, face, materials).total;
   const stitchProblem = (count: number) => multipleProblem(count, strip.multiple);
   return [
     {
@@ -59,16 +59,23 @@ export function stripControls(
       kind: 'choice',
       id: 'strip-fit',
       about: 'side',
-      fits: 'way',
+      fits: ['way', 'loops'],
       label: across ? 'Rows of the strip' : 'Stitches along the strip',
       value: strip.length.by,
       options: [
-        { value: 'way', label: `As many as it takes: ${counts.total}` },
+        { value: 'way', label: `By length, each side to its corner: ${totalBy('way')}` },
+        {
+          value: 'loops',
+          label: `By count, ${across ? 'a row end' : 'one'} for each stitch of the sides: ${totalBy('loops')}`,
+        },
         { value: 'count', label: 'As many as I say' },
       ],
       set: (value) => ({
         ...strip,
-        length: value === 'count' ? { by: 'count', count: counts.total } : { by: 'way' },
+        length:
+          value === 'count'
+            ? { by: 'count', count: counts.total }
+            : { by: value === 'loops' ? 'loops' : 'way' },
       }),
     },
     ...(strip.length.by === 'count'

@@ -1,11 +1,11 @@
 import { z } from 'zod';
-import type { Edge, Interval, Piece } from '../../bag/index.ts';
+import { type Edge, type Interval, type Piece, wholeLoops } from '../../bag/index.ts';
 import { count, idSchema } from '../../fields/index.ts';
 import { must, pathLength, rectangle } from '../../geometry/index.ts';
 import { countsToFit, type StripCounts, spreadCounts } from '../../match/strip.ts';
 import { mm } from '../../units/index.ts';
 import { MOST_STITCHES, multipleSchema } from '../layout/body.ts';
-import type { FaceSide } from '../layout/face.ts';
+import type { FaceSide, LaidFace } from '../layout/face.ts';
 import type { Materials } from '../layout/materials.ts';
 import { type SewnLine, sew } from '../layout/sew.ts';
 import { BOTTOM, TOP } from '../layout/sheet.ts';
@@ -21,7 +21,10 @@ export const stripSchema = z.strictObject({
   depth: count('The depth', MOST_STITCHES),
   /** Rows (across) or stitches (along) that make the way round the face. */
   length: z.discriminatedUnion('by', [
+    /** Each side as long as it is, to the next whole row at its corner. */
     z.strictObject({ by: z.literal('way') }),
+    /** A row for each stitch along the sides, as their stitches take it. */
+    z.strictObject({ by: z.literal('loops') }),
     z.strictObject({ by: z.literal('count'), count: count('The strip', MOST_STITCHES, LEAST) }),
   ]),
   multiple: multipleSchema,
@@ -36,20 +39,37 @@ export const stripUnit = ({ swatch, worked }: Strip, materials: Materials): numb
 export const stripDepth = ({ swatch, worked, depth }: Strip, materials: Materials): number =>
   depth * (worked === 'across' ? materials.pitch(swatch) : materials.rowHeight(swatch)) + materials.join();
 
+/** A face a strip goes along: its sewn sides, and the pieces they are of. */
+export type AlongFace = Pick<LaidFace, 'sides' | 'pieces'>;
+
+/** Loops of each sewn side of a face. */
+const sideLoops = ({ sides, pieces }: AlongFace): number[] => {
+  const loops = wholeLoops({ pieces });
+  return sides.map(({ chain }) => chain.reduce((sum, interval) => sum + loops(interval), 0));
+};
+
 /** Rows or stitches of a strip along some sides, with its corners: as many as it takes, or as the maker says. */
-export function countsAlong(strip: Strip, sides: readonly FaceSide[], materials: Materials): StripCounts {
-  const ways = sides.map(({ path }) => pathLength(path));
+export function countsAlong(strip: Strip, face: AlongFace, materials: Materials): StripCounts {
+  const ways = face.sides.map(({ path }) => pathLength(path));
   const unit = stripUnit(strip, materials);
-  // Every side takes a row at least.
-  if (strip.length.by === 'count') return spreadCounts(ways, Math.max(ways.length, strip.length.count), unit);
-  return countsToFit(ways, unit, strip.worked === 'along' ? strip.multiple : undefined);
+  const multiple = strip.worked === 'along' ? strip.multiple : undefined;
+  switch (strip.length.by) {
+    case 'count':
+      // Every side takes a row at least.
+      return spreadCounts(ways, Math.max(ways.length, strip.length.count), unit);
+    case 'loops': {
+      const rate = strip.worked === 'across' ? materials.rowEndRate(strip.swatch) : 1;
+      // Counted in what a row end takes, a side is as long as its stitches are many.
+      return countsToFit(sideLoops(face), rate, multiple);
+    }
+    case 'way':
+      return countsToFit(ways, unit, multiple);
+  }
 }
 
-/** The strip with its length fixed as a count. */
-export const settledStrip = (strip: Strip, { total }: StripCounts): Strip => ({
-  ...strip,
-  length: { by: 'count', count: Math.max(LEAST, total) },
-});
+/** The strip with its length fixed as a count. By stitches it is one already, with its corners where they have it. */
+export const settledStrip = (strip: Strip, { total }: StripCounts): Strip =>
+  strip.length.by === 'loops' ? strip : { ...strip, length: { by: 'count', count: Math.max(LEAST, total) } };
 
 /** A strip cut to length, with the marks its corners fall on. */
 export interface CutStrip {
@@ -59,14 +79,14 @@ export interface CutStrip {
   readonly marks: readonly number[];
 }
 
-/** A strip for the given sides, its middle at `middle` and its upper edge at `top` in the net. */
+/** A strip for the sides of a face, its middle at `middle` and its upper edge at `top` in the net. */
 export function cutStrip(
   strip: Strip,
-  sides: readonly FaceSide[],
+  face: AlongFace,
   { middle, top }: { middle: number; top: number },
   materials: Materials,
 ): CutStrip {
-  const { total, corners } = countsAlong(strip, sides, materials);
+  const { total, corners } = countsAlong(strip, face, materials);
   const unit = stripUnit(strip, materials);
   const depth = stripDepth(strip, materials);
   const length = total * unit;
@@ -116,6 +136,7 @@ function stripPiece(strip: Strip, total: number, length: number, depth: number, 
       stitches,
       rows,
       rowsRun: across ? 'upright' : 'across',
+      ...(across ? {} : { multiple: strip.multiple }),
     },
     outline: rectangle(0, 0, length, depth),
     edges: across

@@ -10,12 +10,24 @@ import { noise } from './noise.ts';
 import { rims, turning } from './rims.ts';
 import { runs } from './runs.ts';
 import { panels, sizes } from './sizes.ts';
+import { strips } from './strips.ts';
 import { yarn } from './yarn.ts';
 
 export type { Check } from './check.ts';
 
 /** Everything that is held against another way of working it out. */
-export const CHECKS: readonly Check[] = [sizes, panels, inside, rims, turning, lining, runs, yarn, noise];
+export const CHECKS: readonly Check[] = [
+  sizes,
+  panels,
+  inside,
+  rims,
+  turning,
+  lining,
+  strips,
+  runs,
+  yarn,
+  noise,
+];
 
 /** A bag to check, with what it is called where a check fails. */
 export interface Subject {

@@ -141,10 +141,16 @@ function CornerAdvice({ marks }: { readonly marks: readonly Mark[] }) {
 function StripSection({ plan, strip, controls, onChange }: StripSectionProps) {
   const { system } = useSettings();
   const verdict = stripVerdict(strip);
-  const { missing } = verdict;
+  const { missing, missingByCount } = verdict;
   const fitting = controls.flatMap((control) =>
-    control.kind === 'choice' && control.fits !== undefined ? [control.set(control.fits)] : [],
+    control.kind === 'choice' && control.fits !== undefined ? [control.fits.map(control.set)] : [],
   )[0];
+  const good = missing === 0 || missingByCount === 0;
+  const cures = (['length', 'count'] as const).flatMap((school, i) => {
+    const by = school === 'length' ? missing : missingByCount;
+    const to = fitting?.[i];
+    return by !== 0 && to ? [{ school, by, to }] : [];
+  });
   const what = strip.counts;
   const faces = [
     ...new Set(plan.graph.pieces.filter(({ id }) => id !== strip.piece).map(({ cell }) => cell.sheet)),
@@ -154,12 +160,16 @@ function StripSection({ plan, strip, controls, onChange }: StripSectionProps) {
       <p className="text-sm" data-testid="strip-verdict">
         The way is <b>{formatLength(strip.wayLength, system)}</b>; the strip is{' '}
         <b>{formatLength(strip.length, system)}</b>, {strip.total} {what}.{' '}
-        <b className={missing === 0 ? 'text-reed' : 'text-loosestrife'}>{stripText(verdict, what)}</b>
+        <b className={good ? 'text-reed' : 'text-loosestrife'}>{stripText(verdict, what)}</b>
       </p>
-      {missing !== 0 && fitting && (
-        <Button look="main" small className="self-start" onClick={() => onChange(fitting)}>
-          {stripCureText(verdict, what)}
-        </Button>
+      {cures.length > 0 && (
+        <div className="flex flex-wrap gap-1.5">
+          {cures.map(({ school, by, to }) => (
+            <Button key={school} look={good ? 'plain' : 'main'} small onClick={() => onChange(to)}>
+              {stripCureText(by, what, school)}
+            </Button>
+          ))}
+        </div>
       )}
       <table className="w-full text-sm">
         <caption className="sr-only">Stitch markers on the strip</caption>

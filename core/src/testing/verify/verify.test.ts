@@ -1,0 +1,60 @@
+import { expect, test } from 'vitest';
+import { planOf } from '../../plan/index.ts';
+import { testDocument } from '../arbitraries.ts';
+import { CHECKS, generated, verify } from './index.ts';
+
+/** Another hundred with each run: what fails is told with its seed and number, to be had again by `generated`. */
+const SEED = Math.floor(Math.random() * 1e6);
+const MANY = 120;
+
+test('every figure of bags of all families agrees with another way of working it out', () => {
+  for (const { check, bags, differences } of verify(generated(MANY, SEED))) {
+    expect(bags, check.name).toBeGreaterThan(MANY / 2);
+    expect(differences, check.name).toEqual([]);
+  }
+});
+
+test('each check tells a bag whose figures are not its own', () => {
+  const square = { of: 'motifs', motif: 'm1', rounds: 4, columns: 4, rows: 3 } as const;
+  const strip = {
+    swatch: 's2',
+    worked: 'across',
+    depth: 12,
+    length: { by: 'way' },
+    multiple: { multiple: 1, extra: 0 },
+  } as const;
+  const plan = planOf(testDocument({ family: 'faces-and-strip', face: square, strip }));
+  const wrong = new Map([
+    [
+      'Sizes under the tape',
+      { ...plan, tapes: plan.tapes.map((tape) => ({ ...tape, finished: { ...tape.finished, value: 1 } })) },
+    ],
+    [
+      'Panels by their counts',
+      {
+        ...plan,
+        graph: {
+          ...plan.graph,
+          pieces: plan.graph.pieces.map((piece) =>
+            piece.make.of === 'panel'
+              ? { ...piece, make: { ...piece.make, rows: piece.make.rows + 1 } }
+              : piece,
+          ),
+        },
+      },
+    ],
+    [
+      'Strips against their ways',
+      { ...plan, marked: plan.marked.map((one) => ({ ...one, byCount: one.byCount + 1 })) },
+    ],
+    ['Runs', { ...plan, joins: { ...plan.joins, runs: plan.joins.runs.slice(1) } }],
+    ['Yarn and ends', { ...plan, joins: { ...plan.joins, ends: plan.joins.ends + 1 } }],
+    // The walk round the rim is remembered by the facets: it is that of the whole bag.
+    ['First edge round', { ...plan, graph: { ...plan.graph, seams: plan.graph.seams.slice(1) } }],
+  ]);
+  const checked = new Map(CHECKS.map((check) => [check.name, check]));
+  for (const [name, broken] of wrong) {
+    expect(checked.get(name)?.of(plan), name).toEqual([]);
+    expect(checked.get(name)?.of(broken)?.length, name).toBeGreaterThan(0);
+  }
+});
