@@ -147,6 +147,7 @@ const strip = fc.record({
   depth: fc.integer({ min: 1, max: 30 }),
   length: fc.oneof(
     fc.constant({ by: 'way' as const }),
+    fc.constant({ by: 'loops' as const }),
     fc.record({ by: fc.constant('count' as const), count: fc.integer({ min: 3, max: 400 }) }),
   ),
   multiple: fc.record({
