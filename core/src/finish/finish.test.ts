@@ -46,10 +46,15 @@ describe('filling up to a lining', () => {
     const fill = finishOf(filled(1)).fill;
     const round = measure(filled(1).graph).height - bare;
     // 0.98 (bare + 120) - bare, in whole rounds.
-    expect(fill).toEqual({ swatch: 's2', rounds: Math.round((0.98 * (bare + 120) - bare) / round) });
+    expect(fill).toEqual({
+      swatch: 's2',
+      under: Math.round((0.98 * (bare + 120) - bare) / round),
+      // To the hem itself, and not over it.
+      hem: Math.floor(120 / round),
+    });
     // Rounds that are there already do not change how many it takes in all.
-    expect(finishOf(filled(4)).fill?.rounds).toBe(fill?.rounds);
-    const height = measure(filled(fill?.rounds ?? 0).graph).height;
+    expect(finishOf(filled(4)).fill?.under).toBe(fill?.under);
+    const height = measure(filled(fill?.under ?? 0).graph).height;
     expect(Math.abs(height - 0.98 * lining.height)).toBeLessThanOrEqual(round / 2 + 1e-6);
   });
 
@@ -57,7 +62,7 @@ describe('filling up to a lining', () => {
     const document = testDocument(plain);
     const bare = measure(planOf(document).graph).height;
     const lining = { of: 'ready', width: 300, height: bare } as const;
-    expect(finishOf(planOf({ ...document, finish: { lining } })).fill?.rounds).toBe(0);
+    expect(finishOf(planOf({ ...document, finish: { lining } })).fill?.under).toBe(0);
     expect(finishOf(planOf(document)).fill).toBeUndefined();
   });
 });

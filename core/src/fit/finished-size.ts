@@ -21,6 +21,8 @@ export interface FinishedSizes {
   readonly sizes: Readonly<Record<Measure, Finished>>;
   /** Every size the bag rests on. */
   readonly rests: readonly SizeVariable[];
+  /** How many mm each measure grows when a size does by one. */
+  readonly slopes: ReadonlyMap<SizeVariable, Readonly<Record<Measure, number>>>;
 }
 
 /**
@@ -76,5 +78,5 @@ export function finishedSizes(
   };
   const [width, height, depth, opening] = MEASURES.map(finished);
   if (!width || !height || !depth || !opening) throw new Error('A measure is missing.');
-  return { sizes: { width, height, depth, opening }, rests: [...slopes.keys()] };
+  return { sizes: { width, height, depth, opening }, rests: [...slopes.keys()], slopes };
 }

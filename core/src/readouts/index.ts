@@ -7,6 +7,7 @@ import { type JoinMethodId, methodName, schoolName, stepText } from '../runs/ind
 export * from './ease-words.ts';
 export * from './edge-words.ts';
 export * from './measure-words.ts';
+export * from './need-words.ts';
 export * from './note-words.ts';
 export * from './strip-words.ts';
 

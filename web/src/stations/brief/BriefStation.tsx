@@ -16,6 +16,7 @@ import { Section } from '../../ui/Section.tsx';
 import { tell } from '../../ui/tell.ts';
 import type { StationProps } from '../station.ts';
 import { ContentsSection } from './ContentsSection.tsx';
+import { NeedsSection } from './NeedsSection.tsx';
 import { SearchSection } from './SearchSection.tsx';
 
 /** What to begin with when a target is added, mm. */
@@ -106,6 +107,7 @@ export function BriefStation({ plan, store }: StationProps) {
           </p>
         )}
       </Section>
+      <NeedsSection plan={plan} store={store} />
       <ContentsSection plan={plan} store={store} />
       <SearchSection plan={plan} store={store} />
     </>

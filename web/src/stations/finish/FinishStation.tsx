@@ -70,7 +70,7 @@ export function FinishStation({ plan, store }: StationProps) {
         pieces={own.lining}
         ready={own.ready}
         fill={own.fill}
-        onFill={({ swatch, rounds }) =>
+        onFill={(swatch, rounds) =>
           change((doc) => ({
             ...doc,
             features: { ...doc.features, edge: { growth: 0, ...doc.features?.edge, swatch, rounds } },

@@ -36,7 +36,7 @@ interface LiningSectionProps extends FinishProps {
   readonly ready: ReadyVerdict | undefined;
   readonly fill: FillUp | undefined;
   /** Works so many edge rounds in all. */
-  readonly onFill: (fill: FillUp) => Outcome;
+  readonly onFill: (swatch: string, rounds: number) => Outcome;
 }
 
 /** The lining: cutting shapes with their allowance, or a ready-made bag and whether it fits. */
@@ -166,14 +166,18 @@ export function LiningSection({ plan, finish, set, pieces, ready, fill, onFill }
       )}
       {fill && (
         <p className="flex flex-wrap items-center gap-2 text-sm" data-testid="fill-up">
-          {fill.rounds === 0
+          {fill.hem === 0
             ? 'It comes up to the rim without edge rounds.'
-            : `${fill.rounds} edge rounds bring it up to the rim, a little under.`}
-          {fill.rounds > 0 && fill.rounds !== (plan.document.features?.edge?.rounds ?? 0) && (
-            <Button small onClick={() => onFill(fill)}>
-              Work {fill.rounds}
-            </Button>
-          )}
+            : fill.under === fill.hem
+              ? `${fill.hem} edge rounds bring it up to the rim.`
+              : `${fill.under} edge rounds bring it to just under the rim, stretched to it; ${fill.hem} up to the hem itself.`}
+          {[...new Set([fill.under, fill.hem])]
+            .filter((rounds) => rounds > 0 && rounds !== (plan.document.features?.edge?.rounds ?? 0))
+            .map((rounds) => (
+              <Button key={rounds} small onClick={() => onFill(fill.swatch, rounds)}>
+                Work {rounds}
+              </Button>
+            ))}
         </p>
       )}
     </Section>
