@@ -72,40 +72,73 @@ export function insideAngle(piece: Piece, edge: number, at: number): number {
   return Math.PI - Math.atan2(ax * by - ay * bx, ax * bx + ay * by);
 }
 
+/** Going once round a corner of the bag through its fabric, or from rim to rim. */
+export interface Round {
+  /** The ends of seams that are gone over, with the fabric before each, radians. */
+  readonly ends: ReadonlyArray<{ readonly seam: Seam; readonly end: 'from' | 'to'; readonly at: number }>;
+  /** Fabric all the way. */
+  readonly all: number;
+  /** It came back to where it began; otherwise it ended on the rim, at `next`. */
+  readonly closed: boolean;
+  readonly next: EdgePlace;
+}
+
 /** More pieces than this meet in no corner: it would be going round in circles. */
 const MOST = 1000;
 
 /**
- * Goes round a corner of the bag through its fabric, from where a part of the rim ends to where the rim goes on: over
- * the seams that end there, from piece to piece. It looks at the pieces alone, so folds neither hide a corner nor make
- * one.
+ * Goes round a corner of the bag through its fabric, from a place where a piece's outline comes to it: over the seams
+ * that end there, from piece to piece, until it comes back or to the rim. It looks at the pieces alone, so folds neither
+ * hide a corner nor make one.
  *
  * @returns a function that gives nothing where the pieces do not lie side by side there (a seam that turns one of them
  *   over).
  */
+export function goRound(graph: Pick<BagGraph, 'pieces' | 'seams'>): (start: EdgePlace) => Round | undefined {
+  const piece = pieceIndex(graph);
+  const sides = sidesOf(graph.seams);
+  /** The same place as one where an edge begins. */
+  const onward = ({ piece: id, edge, at }: EdgePlace): EdgePlace => {
+    const own = piece(id);
+    return at > edgeOf(own, edge).length - SAME_PLACE
+      ? { piece: id, edge: (edge + 1) % own.edges.length, at: 0 }
+      : { piece: id, edge, at };
+  };
+  return (start) => {
+    const first = onward(start);
+    let here = first;
+    let all = 0;
+    const ends: Array<Round['ends'][number]> = [];
+    while (ends.length < MOST) {
+      all += insideAngle(piece(here.piece), here.edge, here.at);
+      const { at } = here;
+      const side = sides
+        .get(`${here.piece}/${here.edge}`)
+        ?.find(({ low }) => Math.abs(low - at) < 2 * SAME_PLACE);
+      if (!side) return { ends, all, closed: false, next: here };
+      const { partner, meets, seam } = side;
+      if (meets < Math.max(partner.from, partner.to)) return undefined;
+      ends.push({ seam, end: meets === partner.from ? 'from' : 'to', at: all });
+      here = onward({ piece: partner.piece, edge: partner.edge, at: meets });
+      const back =
+        here.piece === first.piece &&
+        here.edge === first.edge &&
+        Math.abs(here.at - first.at) < 2 * SAME_PLACE;
+      if (back) return { ends, all, closed: true, next: here };
+    }
+    return undefined;
+  };
+}
+
+/** The fabric between two parts of the rim that meet in a corner. */
 export function fabricAt(
   graph: Pick<BagGraph, 'pieces' | 'seams'>,
 ): (end: EdgePlace) => FabricBetween | undefined {
-  const piece = pieceIndex(graph);
-  const sides = sidesOf(graph.seams);
+  const round = goRound(graph);
   return (end) => {
-    let here = end;
-    let angle = 0;
-    const crossed: Seam[] = [];
-    while (crossed.length < MOST) {
-      const own = piece(here.piece);
-      const { length } = edgeOf(own, here.edge);
-      angle += insideAngle(own, here.edge, here.at);
-      const on = here.at > length - SAME_PLACE;
-      const edge = on ? (here.edge + 1) % own.edges.length : here.edge;
-      const at = on ? 0 : here.at;
-      const side = sides.get(`${own.id}/${edge}`)?.find(({ low }) => Math.abs(low - at) < 2 * SAME_PLACE);
-      if (!side) return { next: { piece: own.id, edge, at }, angle, crossed };
-      const { partner, meets, seam } = side;
-      if (meets < Math.max(partner.from, partner.to)) return undefined;
-      crossed.push(seam);
-      here = { piece: partner.piece, edge: partner.edge, at: meets };
-    }
-    return undefined;
+    const between = round(end);
+    return between && !between.closed
+      ? { next: between.next, angle: between.all, crossed: between.ends.map(({ seam }) => seam) }
+      : undefined;
   };
 }

@@ -11,6 +11,7 @@ export * from './net-bounds.ts';
 export * from './place.ts';
 export * from './rim.ts';
 export * from './seam-id.ts';
+export * from './seams-round.ts';
 export * from './tagged-sides.ts';
 export * from './trim.ts';
 export * from './waist.ts';

@@ -1,3 +1,4 @@
+export * from './free-pieces.ts';
 export * from './links.ts';
 export * from './methods.ts';
 export * from './plan-runs.ts';

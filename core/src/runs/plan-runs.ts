@@ -2,6 +2,7 @@ import type { BagGraph } from '../bag/index.ts';
 import { groupBy, longestFirst } from '../geometry/index.ts';
 import { carryOn } from './carry-on.ts';
 import type { JoiningGraph, SeamLink } from './links.ts';
+import { longSeams } from './long-seams.ts';
 import { type JoinMethodId, joinMethod } from './methods.ts';
 import { SCHOOLS, type School } from './school.ts';
 import {
@@ -65,14 +66,24 @@ export const allBy = (method: JoinMethodId, yarn = ''): JoinOptions['how'] => {
   return () => how;
 };
 
+/** Whether every flat join is worked before the first closing one: long seams go through both. */
+const flatComesFirst = ({ school, flatFirst }: Pick<JoinOptions, 'school' | 'flatFirst'>): boolean =>
+  school === 'long' ? false : school === 'fewest' ? flatFirst : true;
+
 /** The trails of a school, before anyone asks where to begin them. */
-function sewings(joining: JoiningGraph, { school, flatFirst }: Pick<JoinOptions, 'school' | 'flatFirst'>) {
+function sewings(
+  graph: BagGraph,
+  joining: JoiningGraph,
+  { school, flatFirst }: Pick<JoinOptions, 'school' | 'flatFirst'>,
+) {
   const { flat, closing, all } = joining;
   const folded = (trails: readonly Sewing[]): Sewing[] =>
     trails.map((trail) => trail.map(({ link, forward }) => ({ link: joining.madeUp(link), forward })));
   switch (school) {
     case 'lines':
       return [...folded(byDirection(flat)), ...straightTrails(closing)];
+    case 'long':
+      return longSeams(graph, all);
     case 'strips':
       return [...folded(stripsFirst(flat)), ...straightTrails(closing)];
     // Panels take no part in it: they are joined in lines.
@@ -110,10 +121,14 @@ function allSewings(graph: BagGraph, joining: JoiningGraph, options: JoinOptions
   const sewn = [...groups].flatMap(([how, [head]]): Sewn[] => {
     if (!head) return [];
     const part = groups.size > 1 ? restricted(rest, ({ way }) => howOf(way) === how) : rest;
-    return sewings(part, options).map((trail) => ({ trail, how: options.how(head.way), asYouGo: false }));
+    return sewings(graph, part, options).map((trail) => ({
+      trail,
+      how: options.how(head.way),
+      asYouGo: false,
+    }));
   });
   const closes = ({ trail }: Sewn) => (trail[0]?.link.seam.kind === 'closing' ? 1 : 0);
-  const free = options.school === 'fewest' && !options.flatFirst;
+  const free = !flatComesFirst(options);
   if (groups.size > 1 && !free) sewn.sort((a, b) => closes(a) - closes(b));
   const [first] = go;
   return first ? [{ trail: go, how: options.how(first.link.way), asYouGo: true }, ...sewn] : sewn;
@@ -140,7 +155,7 @@ export function planRuns(graph: BagGraph, joining: JoiningGraph, options: JoinOp
       asYouGo,
     };
   });
-  const flatFirst = options.flatFirst || options.school !== 'fewest';
+  const flatFirst = flatComesFirst(options);
   const { yarnBySeam } = joinMethod(options.how('').method);
   const corners = (graph.tucks ?? []).map(
     ({ name, length }): SewnCorner => ({ name, length, yarn: length * yarnBySeam + 2 * TAIL }),
@@ -170,12 +185,14 @@ export function schoolsSideBySide(
   const summary = (school: School, flatFirst: boolean): SchoolSummary => {
     const { runs, corners, ends } = planRuns(graph, joining, { ...options, school, flatFirst });
     const turns = runs.map(({ passes, asYouGo }) =>
-      asYouGo ? 0 : passes.filter(({ link }, i) => i > 0 && link.way !== passes[i - 1]?.link.way).length,
+      asYouGo || school === 'long'
+        ? 0
+        : passes.filter(({ link }, i) => i > 0 && link.way !== passes[i - 1]?.link.way).length,
     );
     const sum = (list: readonly number[]) => list.reduce((a, b) => a + b, 0);
     return {
       school,
-      flatFirst,
+      flatFirst: flatComesFirst({ school, flatFirst }),
       runs: runs.length,
       ends,
       yarn: sum([...runs, ...corners].map(({ yarn }) => yarn)),
@@ -300,7 +317,8 @@ export function crossingsOf(plan: JoinPlan, joining: JoiningGraph): Crossing[][]
         {
           others: others.length,
           worked: others.some(({ id }) => done.has(id)),
-          turns: pass.link.way !== next.link.way,
+          // A long seam goes straight on, whatever the lines are called that it goes through.
+          turns: plan.school !== 'long' && pass.link.way !== next.link.way,
         },
       ];
     }),

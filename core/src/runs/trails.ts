@@ -95,7 +95,18 @@ export function parts<L extends Link>(links: readonly L[]): L[][] {
  * spliced into a trail or ring of its part that passes through one of its corners.
  */
 export function straightTrails<L extends Link>(links: readonly L[]): Trail<L>[] {
-  const coupled = coupleEnds(links);
+  const { trails, rings } = followed(links, coupleEnds(links));
+  return spliceRings(trails, rings);
+}
+
+/** Which end each end of the links goes on into: of link i, 2i is its start and 2i + 1 its end. */
+export type Couplings = Int32Array;
+
+/** The trails that couplings make of the links, and the rings, each begun at its first link. */
+export function followed<L extends Link>(
+  links: readonly L[],
+  coupled: Couplings,
+): { trails: Pass<L>[][]; rings: Pass<L>[][] } {
   const used = new Uint8Array(links.length);
   const follow = (end: number): Pass<L>[] => {
     const trail: Pass<L>[] = [];
@@ -115,14 +126,14 @@ export function straightTrails<L extends Link>(links: readonly L[]): Trail<L>[] 
     if (coupled[end] === FREE && !used[end >> 1]) trails.push(follow(end));
   }
   for (let i = 0; i < links.length; i++) if (!used[i]) rings.push(follow(2 * i));
-  return spliceRings(trails, rings);
+  return { trails, rings };
 }
 
 /** No end is coupled with this one. */
-const FREE = -1;
+export const FREE = -1;
 
 /** For each end (2i is where link i starts, 2i + 1 where it stops) the end it is coupled with. */
-function coupleEnds(links: readonly Link[]): Int32Array {
+function coupleEnds(links: readonly Link[]): Couplings {
   const meeting = new Map<number, number[]>();
   links.forEach(({ from, to }, i) => {
     for (const [corner, end] of [

@@ -1,7 +1,7 @@
 import { sizeTable } from '../../fit/index.ts';
 import { type Check, differ } from './check.ts';
 import { sidesOf, takenParts } from './outline.ts';
-import { holds, trianglesOf } from './solid.ts';
+import { trianglesOf } from './solid.ts';
 
 /** The tapes against the made-up bag as it stands, and the mouth against what seams leave. */
 export const sizes: Check = {

@@ -1,9 +1,11 @@
 import {
   type BagDocument,
   firstSwatch,
+  freeAfter,
   JOIN_METHODS,
   joinMethod,
   methodName,
+  type Plan,
   SCHOOLS,
   type School,
   schoolAbout,
@@ -93,10 +95,11 @@ export function JoinsStation({ plan, store }: StationProps) {
         />
         <p className="text-xs text-soft">
           {schoolAbout[SCHOOLS.find((school) => school === joins.school) ?? 'lines']} Joins take about{' '}
-          {yarnLength(plan.tally.joinYarn, system)}. No order can do with fewer than {2 * plan.fewestRuns()}{' '}
-          ends.
+          {yarnLength(plan.tally.joinYarn, system)}. No order can do with fewer than{' '}
+          {2 * (plan.fewestRuns() + plan.joins.corners.length)} ends.
         </p>
       </Section>
+      {joins.school === 'long' && <FreeMeanwhile plan={plan} />}
       <details className="border-b border-line">
         <summary className="cursor-pointer px-4 py-2 text-sm font-medium text-soft hover:text-kingfisher">
           Finer choices: single lines, the last seam
@@ -106,6 +109,28 @@ export function JoinsStation({ plan, store }: StationProps) {
       </details>
       <StepList plan={plan} />
     </>
+  );
+}
+
+/** Which pieces no run has touched yet: they can still be swapped. */
+function FreeMeanwhile({ plan }: { readonly plan: Plan }) {
+  const free = freeAfter(plan.joins, plan.graph.pieces);
+  return (
+    <Section title="What lies free meanwhile">
+      <ol className="flex flex-col gap-1 text-sm" aria-label="What lies free after each run">
+        {plan.joins.runs.map(({ number, title }, i) => {
+          const names = (free[i] ?? []).map(({ name }) => name);
+          return (
+            <li key={number}>
+              <b>{number}</b> {title}:{' '}
+              <span className="text-soft">
+                {names.length === 0 ? 'nothing is free any more' : `still free are ${names.join(', ')}`}
+              </span>
+            </li>
+          );
+        })}
+      </ol>
+    </Section>
   );
 }
 
