@@ -73,7 +73,7 @@ test('straps, closure and lining are chosen, counted, and put in the order of wo
   await expect(page.getByTestId('strap-plan')).not.toContainText('20 % stretch');
   await put(field(page, 'After, loaded'), '24');
   await expect(page.getByTestId('strap-plan')).toContainText('20 % stretch, measured');
-  await expect(order).toContainText('Work two equal straps and fix them');
+  await expect(order).toContainText('Work and fix: two equal straps');
   await expect(order).toContainText('A crocheted strap has no rating');
 
   await page.getByRole('combobox', { name: 'Closed by' }).click();
@@ -114,7 +114,11 @@ test('straps, closure and lining are chosen, counted, and put in the order of wo
 test('a strap is hung on a figure, brought to the hip, and made adjustable', async ({ page, open }) => {
   await open('Folder satchel', 'Finish');
   await expect(page.getByRole('figure', { name: /Strap drop: 5\d/ })).toBeVisible();
-  await expect(page.getByRole('img', { name: /The first edge round, 79 stitches: front 44/ })).toBeVisible();
+  await expect(
+    page.getByRole('img', {
+      name: /The first edge round, 208 stitches: front 44, right 13, back 2, flap 134/,
+    }),
+  ).toBeVisible();
   await expect(page.getByTestId('flap-plan')).toContainText('down the front');
   await page.getByRole('radio', { name: 'Worn' }).click();
   await expect(

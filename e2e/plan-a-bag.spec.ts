@@ -105,10 +105,11 @@ test('a flag pulled on its tape moves the target', async ({ page, open }) => {
 test('a strip four rows short is told, marked, and mended with one press', async ({ page, open }) => {
   await open('Junior ringer', 'Sides');
   const verdict = page.getByTestId('strip-verdict');
-  await expect(verdict).toContainText('It is 4 rows short.');
+  // By count the strip has a row end for each stitch; by length it was stopped too early.
+  await expect(verdict).toContainText('by length it is 4 rows short, 4.4 % stretched');
   await expect(page.getByRole('row', { name: /corner/ })).toHaveCount(2);
-  await page.getByRole('button', { name: 'Add 4 rows' }).click();
-  await expect(verdict).toContainText('91 rows. It comes out.');
+  await page.getByRole('button', { name: 'Add 4 rows: by length' }).click();
+  await expect(verdict).toContainText('91 rows. It comes out by length');
   await expect(page.getByRole('button', { name: /Front, bottom/ })).toContainText('invisible');
   await page.getByRole('button', { name: /Front, bottom/ }).click();
   await expect(page.getByText(/Take two loops of Strip with one of Front at insertion/)).toBeVisible();

@@ -1,4 +1,4 @@
-import { beginDocument, layLining, liningPieces, planOf } from '@fennot/core';
+import { beginDocument, layLining, liningPieces, must, planOf } from '@fennot/core';
 import { expect, test } from 'vitest';
 import { liningPdf, pagesOf, tilesOf } from './lining-pdf.ts';
 
@@ -8,6 +8,26 @@ test('a sheet of 400 by 600 mm takes three pages across and three down', () => {
   // 186 by 273 mm of an A4 page are printed: 400 / 186 and 600 / 273, rounded up.
   expect(tilesOf({ width: 400, height: 600 })).toEqual({ across: 3, down: 3 });
   expect(tilesOf({ width: 100, height: 100 })).toEqual({ across: 1, down: 1 });
+});
+
+test('a name that lies beyond a page makes no page of its own, however high the bag', async () => {
+  const high = planOf({
+    ...plan.document,
+    construction: {
+      family: 'two-faces',
+      tuck: 0,
+      face: {
+        of: 'motifs',
+        motif: must(plan.document.motifs[0], 'square').id,
+        rounds: 5,
+        columns: 2,
+        rows: 9,
+      },
+    },
+  });
+  const pdf = (await liningPdf(high)).toString('latin1');
+  const pages = pagesOf(layLining(liningPieces(high.graph), 10));
+  expect(pdf.match(/\/Type \/Page\b/g)).toHaveLength(pages.length);
 });
 
 test('the lining is printed over as many pages as its sheet takes, and each is an A4', async () => {

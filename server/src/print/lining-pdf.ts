@@ -47,6 +47,9 @@ export function pagesOf(sheet: LiningSheet): Array<{ readonly row: number; reado
   })).filter(({ row, column }) => holdsAnything(sheet, row, column));
 }
 
+/** Farther down than any sheet goes, pt. */
+const FAR = 1e6;
+
 /**
  * The lining's cutting shapes in real size, over as many A4 pages as it takes: rows lettered, columns numbered, to be
  * laid edge to edge along the printed frames. The first page carries what to do.
@@ -61,7 +64,12 @@ export function liningPdf(plan: Plan): Promise<Buffer> | { readonly problem: str
     return {
       problem: `This lining would take ${pages.length} pages. Export it as SVG and have it printed on one sheet.`,
     };
-  const pdf = new PDFDocument({ size: 'A4', margin: 0, autoFirstPage: false });
+  const pdf = new PDFDocument({
+    size: 'A4',
+    // What lies beyond a page is drawn on another one: text there must not make a page of its own.
+    margins: { top: 0, left: 0, right: 0, bottom: -FAR },
+    autoFirstPage: false,
+  });
   const parts: Buffer[] = [];
   pdf.on('data', (part: Buffer) => parts.push(part));
   const whole = new Promise<Buffer>((resolve, reject) => {
