@@ -107,6 +107,12 @@ export const swatchSchema = z.strictObject({
   stitches: countSchema.optional(),
   rows: countSchema.optional(),
   blocked: z.strictObject({ stitches: countSchema, rows: countSchema }).optional(),
+  /** Insertions a row end takes when something is joined to it, where the maker has a rate of their own. */
+  rowEnds: z
+    .number('A rate is a number.')
+    .min(0.25, 'A row end takes an insertion in four rows at least.')
+    .max(5, 'A row end takes at most 5 insertions.')
+    .optional(),
 });
 export type Swatch = z.infer<typeof swatchSchema>;
 
@@ -143,6 +149,18 @@ export const motifSchema = z.strictObject({
     .int('Increases are whole.')
     .min(3, 'A disc needs at least 3 increases a round.')
     .max(24, 'More than 24 increases a round only make a ruffle.')
+    .optional(),
+  /** Stitches of a half disc's first row. */
+  first: z
+    .int('Stitches are whole.')
+    .min(2, 'A half disc begins with at least 2 stitches.')
+    .max(60, 'A half disc begins with at most 60 stitches.')
+    .optional(),
+  /** Stitches each further row of a half disc has more. */
+  more: z
+    .int('Stitches are whole.')
+    .min(0, 'Fewer stitches each row make no half disc.')
+    .max(24, 'More than 24 stitches more each row only make a ruffle.')
     .optional(),
   /** Stitches a rectangle's long sides have more than its short ones. */
   long: z

@@ -29,6 +29,11 @@ export interface MaterialOptions {
 }
 
 export function lengthsOf(table: SizeTable, document: BagDocument, mix?: JoinMix): Lengths {
+  /** The maker's own rate, or what is usual for the stitch. */
+  const rateOf = (id: string) => {
+    const { swatch } = table.swatch(id);
+    return swatch.rowEnds ?? rowEndRate(swatch.stitch);
+  };
   const rest = mix?.rest ?? table.join();
   const alone = remembered((size: SizeVariable): Asked => [size]);
   const withJoin = remembered((size: SizeVariable): Asked => [size, rest]);
@@ -50,7 +55,7 @@ export function lengthsOf(table: SizeTable, document: BagDocument, mix?: JoinMix
       motifLoops: (motif, rounds) => sideLoops(table.motif(motif).motif, rounds),
       motifShape: (motif, rounds) => {
         const own = table.motif(motif).motif;
-        const rate = rowEndRate(table.swatch(own.swatch).swatch.stitch);
+        const rate = rateOf(own.swatch);
         return motifShape(own, rounds, side(motif, rounds), rate);
       },
       motifKind: (motif) => table.motif(motif).motif.kind,
@@ -61,7 +66,7 @@ export function lengthsOf(table: SizeTable, document: BagDocument, mix?: JoinMix
       },
       pitch: (swatch) => ask(alone(table.pitch(swatch))),
       rowHeight: (swatch) => ask(alone(table.row(swatch))),
-      rowEndRate: (swatch) => rowEndRate(table.swatch(swatch).swatch.stitch),
+      rowEndRate: rateOf,
       anyMotif: () => document.motifs.find(({ kind }) => isSquare(kind))?.id,
       stripSwatch: () => {
         const [first] = document.swatches;

@@ -23,6 +23,9 @@ export interface MotifDefinition {
   readonly gapChains: number;
   /** Stitches a full round of a disc adds to the one before. */
   readonly increases?: number | undefined;
+  /** Stitches of a half disc's first row, and how many each further row has more. */
+  readonly first?: number | undefined;
+  readonly more?: number | undefined;
   /** Stitches by which a rectangle's long sides have more than its short ones. */
   readonly long?: number | undefined;
 }
@@ -37,6 +40,11 @@ export const longOf = ({ long = USUAL_LONG }: MotifDefinition): number => long;
 
 export const increasesOf = ({ increases = USUAL_INCREASES }: MotifDefinition): number => increases;
 
+/** A half disc's first row, and what each further row has more: half of what a disc has until its maker says otherwise. */
+export const firstRowOf = (motif: MotifDefinition): number =>
+  motif.first ?? Math.round(increasesOf(motif) / 2) + 1;
+export const moreARowOf = (motif: MotifDefinition): number => motif.more ?? increasesOf(motif) / 2;
+
 /**
  * Stitches along one side after `rounds` rounds, without the corner chains.
  *
@@ -45,7 +53,8 @@ export const increasesOf = ({ increases = USUAL_INCREASES }: MotifDefinition): n
  * at each end of the side (the 2 + chain + 2 corner) in every later one: 3, 7, 11, 15 ...
  * Hexagon: two a side in the first round, and one more at either end in each later one.
  * Rectangle: its short side, worked as a solid square's; `long` more on the others.
- * Disc: the whole round, `increases` more in each. Half disc: half of that and the one that closes it.
+ * Disc: the whole round, `increases` more in each. Half disc: half of that and the one that closes it, or its first row
+ * and as many more in each as its maker says.
  */
 export function sideStitches(motif: MotifDefinition, rounds: number): number {
   switch (motif.kind) {
@@ -60,7 +69,9 @@ export function sideStitches(motif: MotifDefinition, rounds: number): number {
     case 'disc':
       return increasesOf(motif) * rounds;
     case 'half-disc':
-      return Math.round((increasesOf(motif) * rounds) / 2) + 1;
+      return motif.first === undefined && motif.more === undefined
+        ? Math.round((increasesOf(motif) * rounds) / 2) + 1
+        : Math.round(firstRowOf(motif) + moreARowOf(motif) * (rounds - 1));
   }
 }
 

@@ -72,6 +72,18 @@ describe('size by rounds', () => {
   });
 });
 
+describe('a half disc', () => {
+  const half = { ...cluster, kind: 'half-disc' } as const;
+
+  test('has half the stitches of a disc and one, until its maker says otherwise', () => {
+    expect([1, 2, 3].map((row) => sideStitches(half, row))).toEqual([7, 13, 19]);
+  });
+
+  test('of five stitches and four more each row: 5, 9, 13', () => {
+    expect([1, 2, 3].map((row) => sideStitches({ ...half, first: 5, more: 4 }, row))).toEqual([5, 9, 13]);
+  });
+});
+
 describe('what was measured otherwise', () => {
   const gauge = gaugeOf({ stitch: 'tall', yarnWeight: 4, strands: 1, hook: HOOK });
   const five = (fields: object) => Array.from({ length: 12 }, () => ({ rounds: 5, size: 100, ...fields }));

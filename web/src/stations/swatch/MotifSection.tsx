@@ -1,6 +1,7 @@
 import {
   type BagDocument,
   boundsOf,
+  firstRowOf,
   increasesOf,
   isSquare,
   longOf,
@@ -8,6 +9,7 @@ import {
   type Motif,
   measurementSchema,
   mm,
+  moreARowOf,
   motifSchema,
   SQUARE_KINDS,
   sideLoops,
@@ -112,7 +114,25 @@ export function MotifSection({ plan, store, motif }: StationProps & { readonly m
         options={kinds.map((kind) => ({ value: kind, label: KIND_NAMES[kind] }))}
         onChange={(kind) => set({ kind, ...(kind !== 'cluster' ? { gapChains: 0 } : {}) })}
       />
-      {round && (
+      {motif.kind === 'half-disc' && (
+        <Row>
+          <NumberField
+            label="Stitches of the first row"
+            name="the first row"
+            value={firstRowOf(motif)}
+            bounds={boundsOf(motifSchema.shape.first.unwrap())}
+            onChange={(first) => set({ first })}
+          />
+          <NumberField
+            label="More in each row"
+            name="more in each row"
+            value={moreARowOf(motif)}
+            bounds={boundsOf(motifSchema.shape.more.unwrap())}
+            onChange={(more) => set({ more })}
+          />
+        </Row>
+      )}
+      {motif.kind === 'disc' && (
         <NumberField
           label="Stitches a full round adds"
           name="increases"

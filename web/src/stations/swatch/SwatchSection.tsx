@@ -8,6 +8,7 @@ import {
   heldYarn,
   hookName,
   mm,
+  rowEndRate,
   STITCHES,
   type Swatch,
   stitchName,
@@ -160,6 +161,15 @@ export function SwatchSection({ plan, store, swatch }: StationProps & { readonly
         options={TURNINGS.map((turning) => ({ value: turning, label: turningName[turning] }))}
         onChange={(turning) => set({ turning })}
         hint={`For 20 stitches chain ${chain.chains}, first stitch in chain ${chain.firstIn} from the hook.`}
+      />
+      <NumberField
+        label="Insertions a row end takes"
+        name="insertions a row end takes"
+        value={swatch.rowEnds ?? rowEndRate(swatch.stitch)}
+        bounds={boundsOf(swatchSchema.shape.rowEnds.unwrap())}
+        step={0.5}
+        hint={`usual for this stitch: ${rowEndRate(swatch.stitch)}`}
+        onChange={(rate) => set({ rowEnds: rate === rowEndRate(swatch.stitch) ? undefined : rate })}
       />
       <TextField label="Name of the swatch" value={swatch.name} onChange={(name) => set({ name })} />
     </Section>
