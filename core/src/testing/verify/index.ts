@@ -4,7 +4,10 @@ import { planned } from '../../plan/index.ts';
 import { JOIN_METHODS, SCHOOLS } from '../../runs/index.ts';
 import { constructions, features, finishes, testDocument } from '../arbitraries.ts';
 import type { Check } from './check.ts';
+import { closure } from './closure.ts';
+import { gauge } from './gauge.ts';
 import { inside } from './inside.ts';
+import { joins, mirrored } from './joins.ts';
 import { lining } from './lining.ts';
 import { noise } from './noise.ts';
 import { rims, turning } from './rims.ts';
@@ -17,13 +20,17 @@ export type { Check } from './check.ts';
 
 /** Everything that is held against another way of working it out. */
 export const CHECKS: readonly Check[] = [
+  gauge,
   sizes,
   panels,
   inside,
   rims,
   turning,
+  closure,
   lining,
   strips,
+  mirrored,
+  joins,
   runs,
   yarn,
   noise,
