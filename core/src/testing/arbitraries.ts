@@ -128,11 +128,15 @@ const boxed = fc.record({
   bottom: fc.oneof(motifBody(4), workedBody),
 });
 
-const twoFaces = fc.record({
-  family: fc.constant('two-faces' as const),
-  face,
-  tuck: fc.oneof(fc.constant(0), fc.integer({ min: 1, max: 400 })),
-});
+const twoFaces = fc.record(
+  {
+    family: fc.constant('two-faces' as const),
+    face,
+    back: fc.oneof(motifBody(5), workedBody),
+    tuck: fc.oneof(fc.constant(0), fc.integer({ min: 1, max: 400 })),
+  },
+  { requiredKeys: ['family', 'face', 'tuck'] },
+);
 
 const grownSides = fc.record({
   family: fc.constant('grown-sides' as const),

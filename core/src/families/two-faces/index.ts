@@ -1,14 +1,15 @@
 import { z } from 'zod';
-import type { BagGraph, Motion } from '../../bag/index.ts';
+import { type BagGraph, chainLength, type Interval, type Motion } from '../../bag/index.ts';
 import { must, NOTHING, type Point3 } from '../../geometry/index.ts';
 import { bodyOfSize, type Choices, type Control, lift } from '../control/control.ts';
+import { ofPart } from '../control/control-kinds.ts';
 import { faceControls, faceSize } from '../control/face-control.ts';
 import { each } from '../explore.ts';
 import { defineFamily } from '../family.ts';
 import { bend, type HalfPlane, type Region } from '../layout/bend.ts';
 import { type FaceMake, faceSchema, type LaidFace, layFace } from '../layout/face.ts';
 import type { Materials } from '../layout/materials.ts';
-import { APART, sew } from '../layout/sew.ts';
+import { APART, sew, split } from '../layout/sew.ts';
 import { reversed } from '../layout/sheet.ts';
 import { sheetsWithin } from '../layout/sheets-within.ts';
 import { scaled, X, Y, Z } from '../layout/wrap.ts';
@@ -21,6 +22,8 @@ const TUCK_STEP = 5;
 export const twoFacesSchema = z.strictObject({
   family: z.literal('two-faces'),
   face: faceSchema,
+  /** A rectangular back of its own, where the front is one, too. Without it both faces are alike. */
+  back: faceSchema.optional(),
   /** Depth sewn across each bottom corner, mm; 0 leaves the bag flat. */
   tuck: z
     .number('The depth of a boxed corner is a number of mm.')
@@ -28,6 +31,10 @@ export const twoFacesSchema = z.strictObject({
     .max(MOST_TUCK, 'The depth of a boxed corner cannot be more than 40 cm.'),
 });
 export type TwoFaces = z.infer<typeof twoFacesSchema>;
+
+/** A back of its own: only rectangles are sewn to one of another size or fabric. */
+const ownBack = ({ face, back }: TwoFaces): FaceMake | undefined =>
+  back && hasCorners(face) && hasCorners(back) ? back : undefined;
 
 const facing = (normal: HalfPlane['normal'], limit: number): HalfPlane => ({ normal, limit });
 const point = (x: number, y: number, z: number): Point3 => ({ x, y, z });
@@ -102,10 +109,64 @@ function faceRegions({ width: w, at }: LaidFace, k: number, name: 'front' | 'bac
 /** Only a rectangle has corners to sew across. */
 const hasCorners = (face: FaceMake) => face.of === 'motifs' || face.of === 'worked';
 
-function build({ face, tuck }: TwoFaces, materials: Materials): BagGraph {
+/**
+ * A front and a back that differ. They are sewn as high as the lower one; what the back has more folds over as a flap, what
+ * the front has more stands up. A back of another width is eased onto the front's.
+ */
+function buildApart(front: LaidFace, back: LaidFace): BagGraph {
+  const high = Math.min(front.height, back.height);
+  const ease = front.width / back.width;
+  const west = scaled(X, -ease);
+  const left = front.width / 2 + back.at.x * ease;
+  const fold = back.at.y + high;
+  const over = back.height > high + NOTHING;
+  const standing: Region[] = [
+    { face: 'front', within: [], motion: { origin: point(-front.width / 2, 0, 0), u: X, v: Y } },
+  ];
+  const behind: Region[] = [
+    {
+      face: 'back',
+      within: over ? [facing({ x: 0, y: 1 }, fold)] : [],
+      motion: { origin: point(left, -back.at.y, 0), u: west, v: Y },
+    },
+    ...(over
+      ? [
+          {
+            face: 'flap' as const,
+            within: [facing({ x: 0, y: -1 }, -fold)],
+            motion: { origin: point(left, fold + high, 0), u: west, v: scaled(Y, -1) },
+          },
+        ]
+      : []),
+  ];
+  const bent = [bend(front.pieces, standing), bend(back.pieces, behind)];
+  /** The lowest part of a side, walked as the front's outline runs: down the left side, up the right one. */
+  const lowest = (chain: readonly Interval[], down: boolean) =>
+    down ? split(chain, chainLength(chain) - high)[1] : split(chain, high)[0];
+  const sewn = front.sides.map(({ id, name, chain }, i) => {
+    const other = reversed(must(back.sides.at(-1 - i), 'side behind').chain);
+    const level = id === 'bottom';
+    const title = `${name.charAt(0).toUpperCase()}${name.slice(1)} seam`;
+    const part = (own: readonly Interval[]) => (level ? own : lowest(own, i === 0));
+    return sew('closing', `seam/${id}`, title, part(chain), part(other));
+  });
+  return {
+    pieces: [...front.pieces, ...back.pieces],
+    seams: [...front.seams, ...back.seams, ...sewn.flatMap(({ seams }) => seams)],
+    lines: [...front.lines, ...back.lines, ...sewn.map(({ line }) => line)],
+    folds: bent.flatMap(({ folds }) => folds),
+    facets: bent.flatMap(({ facets }) => facets),
+    rims: 1,
+  };
+}
+
+function build(params: TwoFaces, materials: Materials): BagGraph {
+  const { face, tuck } = params;
   const front = layFace(face, materials, { id: 'front', name: 'Front', at: { x: 0, y: 0 } });
   const at = { x: front.width + APART, y: 0 };
-  const back = layFace(face, materials, { id: 'back', name: 'Back', at });
+  const own = ownBack(params);
+  const back = layFace(own ?? face, materials, { id: 'back', name: 'Back', at });
+  if (own) return buildApart(front, back);
   // A corner cannot be deeper than the face is wide, nor twice as high.
   const k = hasCorners(face) ? Math.min(tuck, front.width * 0.95, front.height * 1.9) / 2 : 0;
   const pieces = [...front.pieces, ...back.pieces];
@@ -141,8 +202,45 @@ function controls(params: TwoFaces, materials: Materials, choices: Choices): Con
     rowsLabel: 'Rows of each face',
   }).map((control) => lift(control, (next): TwoFaces => ({ ...params, face: next })));
   if (!hasCorners(params.face)) return face;
+  const own = ownBack(params);
+  const behind: Control<TwoFaces> = {
+    kind: 'choice',
+    id: 'back-own',
+    label: 'The back',
+    value: own ? 'own' : 'same',
+    options: [
+      { value: 'same', label: 'As the front' },
+      { value: 'own', label: 'Of its own: another fabric, size or height' },
+    ],
+    set: (value) =>
+      value === (own ? 'own' : 'same')
+        ? params
+        : value === 'own'
+          ? // Sewn-across corners need equal faces.
+            { ...params, back: params.face, tuck: 0 }
+          : { ...params, back: undefined },
+  };
+  if (own) {
+    const size = faceSize(own, materials);
+    return [
+      ...face,
+      behind,
+      ...ofPart(
+        'back',
+        'Back',
+        faceControls(own, {
+          choices,
+          materials,
+          corner: { x: width + APART + size.width, y: size.height },
+          columnsLabel: 'columns',
+          rowsLabel: 'rows',
+        }).map((control) => lift(control, (next): TwoFaces => ({ ...params, back: next }))),
+      ),
+    ];
+  }
   return [
     ...face,
+    behind,
     {
       kind: 'length',
       id: 'tuck',
@@ -160,7 +258,8 @@ function controls(params: TwoFaces, materials: Materials, choices: Choices): Con
 
 export const twoFaces = defineFamily(twoFacesSchema)({
   name: 'Two faces',
-  about: 'Two equal faces seamed on three sides; sewn-across corners give it depth.',
+  about:
+    'Two faces seamed on three sides. Equal ones can have sewn-across corners; a taller back folds over as a flap.',
   drawing: { pieces: 'M8 8h24v38H8zM40 8h24v38H40z', folds: 'M8 38h8v8M32 38h-8v8M40 38h8v8M64 38h-8v8' },
   deep: true,
   ofMotifs: false,

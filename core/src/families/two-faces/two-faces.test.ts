@@ -1,5 +1,7 @@
 import { describe, expect, test } from 'vitest';
-import { move } from '../../bag/index.ts';
+import { checkGraph, insideOf, move } from '../../bag/index.ts';
+import { flapReach } from '../../finish/index.ts';
+import { lineMatches } from '../../match/index.ts';
 import { built, panel, squares } from '../../testing/built.ts';
 
 describe('two faces', () => {
@@ -54,5 +56,34 @@ describe('two faces', () => {
     });
     expect(size.depth).toBeCloseTo(0, 9);
     expect(graph.tucks).toEqual([]);
+  });
+});
+
+describe('a back of its own', () => {
+  const front = squares(3, 3);
+
+  test('of six rows against three of squares folds over as a flap of three', () => {
+    const { graph, size, s, j } = built({ family: 'two-faces', face: front, back: squares(3, 6), tuck: 0 });
+    // The body is as high as the front: three squares, two joins, and half a one at the bottom.
+    expect(size.height).toBeCloseTo(3 * s + 2.5 * j, 6);
+    const flap = flapReach(graph);
+    expect(flap?.reach).toBeCloseTo(3 * s + 3 * j, 6);
+    expect(graph.facets.some(({ face }) => face === 'flap')).toBe(true);
+    expect(checkGraph(graph)).toEqual([]);
+  });
+
+  test('lower than the front leaves the front standing above the closed part', () => {
+    const { graph, size, s, j } = built({ family: 'two-faces', face: front, back: squares(3, 2), tuck: 0 });
+    expect(size.height).toBeCloseTo(3 * s + 2.5 * j, 6);
+    expect(insideOf(graph).height).toBeCloseTo(2 * s + 1.5 * j, 2);
+  });
+
+  test('of another fabric is eased onto the front, and that is told', () => {
+    const { graph } = built({ family: 'two-faces', face: front, back: panel(60, 55), tuck: 0 });
+    expect(checkGraph(graph)).toEqual([]);
+    const bottom = lineMatches(graph).find(({ line }) => line === 'seam/bottom');
+    // 60 stitches of 6 mm against three squares of about 10 cm.
+    expect(Math.abs(bottom?.ease.percent ?? 0)).toBeGreaterThan(10);
+    expect(bottom?.ease.verdict).toBe('puckers');
   });
 });
