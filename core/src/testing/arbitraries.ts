@@ -138,12 +138,19 @@ const twoFaces = fc.record(
   { requiredKeys: ['family', 'face', 'tuck'] },
 );
 
-const grownSides = fc.record({
-  family: fc.constant('grown-sides' as const),
-  face,
-  swatch: fc.constantFrom('s1', 's2'),
-  rounds: fc.integer({ min: 1, max: 20 }),
-});
+const grownSides = fc.record(
+  {
+    family: fc.constant('grown-sides' as const),
+    face,
+    swatch: fc.constantFrom('s1', 's2'),
+    rounds: fc.integer({ min: 1, max: 30 }),
+    more: fc.array(
+      fc.record({ swatch: fc.constantFrom('s1', 's2'), rounds: fc.integer({ min: 1, max: 9 }) }),
+      { minLength: 1, maxLength: 3 },
+    ),
+  },
+  { requiredKeys: ['family', 'face', 'swatch', 'rounds'] },
+);
 
 const strip = fc.record({
   swatch: fc.constantFrom('s1', 's2'),

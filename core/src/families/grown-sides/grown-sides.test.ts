@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { joinedSeams } from '../../bag/index.ts';
+import { checkGraph, joinedSeams } from '../../bag/index.ts';
 import { built, squares } from '../../testing/built.ts';
 
 describe('grown sides', () => {
@@ -35,6 +35,25 @@ describe('grown sides', () => {
     expect(more.size.depth - one.size.depth).toBeCloseTo(2 * one.h, 6);
     expect(more.size.width).toBeCloseTo(one.size.width, 9);
     expect(more.size.height).toBeCloseTo(one.size.height, 9);
+  });
+
+  test('rounds of other stitches add their own height, one kind after the other, and are not joined', () => {
+    const { graph, size, materials, h, j } = built({
+      family: 'grown-sides',
+      face: squares(2, 3),
+      swatch: 's2',
+      rounds: 5,
+      more: [
+        { swatch: 's1', rounds: 2 },
+        { swatch: 's2', rounds: 1 },
+      ],
+    });
+    // Six low rounds and two of the other stitch on either side, and the one join between the walls.
+    expect(size.depth).toBeCloseTo(2 * (6 * h + 2 * materials.rowHeight('s1')) + j, 6);
+    expect(graph.pieces.filter(({ make }) => make.of === 'panel')).toHaveLength(6);
+    const joined = joinedSeams(graph).filter(({ kind }) => kind === 'closing');
+    expect(new Set(joined.map(({ line }) => line))).toEqual(new Set(['middle']));
+    expect(checkGraph(graph)).toEqual([]);
   });
 
   test('round a disc they leave the chosen part open', () => {

@@ -44,7 +44,7 @@ export const panels: Check = {
       if (make.of !== 'panel' || outline.length !== 4) return [];
       const corner = { x: Math.max(...outline.map(({ x }) => x)), y: Math.max(...outline.map(({ y }) => y)) };
       // A wall is worked out of a face's border and takes its length from there.
-      if (settled.family === 'grown-sides' && cell.sheet.endsWith('wall')) return [];
+      if (settled.family === 'grown-sides' && /wall(-\d)?$/.test(cell.sheet)) return [];
       const square = outline.every(
         ({ x, y }) => Math.min(x, corner.x - x) < 1e-6 && Math.min(y, corner.y - y) < 1e-6,
       );
