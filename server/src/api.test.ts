@@ -231,8 +231,9 @@ describe('settings', () => {
       terms: 'us',
       system: 'cm',
       theme: 'device',
+      hand: 'right',
     });
-    const uk = { terms: 'uk', system: 'in', theme: 'dark' };
+    const uk = { terms: 'uk', system: 'in', theme: 'dark', hand: 'left' };
     await app.inject({ method: 'PUT', url: '/api/settings', payload: uk });
     expect((await app.inject('/api/settings')).json()).toEqual(uk);
   });
@@ -241,7 +242,7 @@ describe('settings', () => {
     const answer = await app.inject({
       method: 'PUT',
       url: '/api/settings',
-      payload: { terms: 'fr', system: 'cm', theme: 'dark' },
+      payload: { terms: 'fr', system: 'cm', theme: 'dark', hand: 'right' },
     });
     expect(answer.statusCode).toBe(400);
     expect(answer.json().errors[0].path).toBe('terms');
@@ -256,6 +257,7 @@ describe('settings', () => {
       terms: 'uk',
       system: 'cm',
       theme: 'device',
+      hand: 'right',
     });
   });
 });

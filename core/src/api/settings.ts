@@ -1,23 +1,26 @@
 import { z } from 'zod';
 
-/** How a maker likes to read: words, lengths, light or dark. */
+/** How a maker likes to read: words, lengths, light or dark, right- or left-handed. */
 export const settingsSchema = z.strictObject({
   terms: z.enum(['us', 'uk']),
   system: z.enum(['cm', 'in']),
   theme: z.enum(['light', 'dark', 'device']),
+  /** Which hand holds the hook: for the left one all is drawn and said in the mirror. */
+  hand: z.enum(['right', 'left']),
 });
 export type Settings = z.infer<typeof settingsSchema>;
 
-export const DEFAULT_SETTINGS: Settings = { terms: 'us', system: 'cm', theme: 'device' };
+export const DEFAULT_SETTINGS: Settings = { terms: 'us', system: 'cm', theme: 'device', hand: 'right' };
 
 /** Reads settings as they were kept: one this version does not know, or none yet, falls back to its default. */
 export function settingsFrom(kept: unknown): Settings {
-  const { terms, system, theme } = settingsSchema.shape;
+  const { terms, system, theme, hand } = settingsSchema.shape;
   return z
     .object({
       terms: terms.catch(DEFAULT_SETTINGS.terms),
       system: system.catch(DEFAULT_SETTINGS.system),
       theme: theme.catch(DEFAULT_SETTINGS.theme),
+      hand: hand.catch(DEFAULT_SETTINGS.hand),
     })
     .catch(DEFAULT_SETTINGS)
     .parse(kept);

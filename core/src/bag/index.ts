@@ -7,6 +7,7 @@ export * from './graph.ts';
 export * from './level.ts';
 export * from './loops.ts';
 export { hangs, MEASURES, type Measure, measure } from './measure.ts';
+export * from './mirror.ts';
 export * from './net-bounds.ts';
 export * from './place.ts';
 export * from './rim.ts';

@@ -13,6 +13,7 @@ import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod';
 import { z } from 'zod';
 import { BagStore, type Outcome } from '../db/bags.ts';
 import { BagLists } from '../db/list.ts';
+import { readSettings } from '../db/owners.ts';
 import { sendProblem } from '../plugins/problems.ts';
 
 const params = z.object({ id: z.string() });
@@ -119,7 +120,8 @@ export const bagRoutes: FastifyPluginAsyncZod = async (app) => {
       if (isDamaged(kept)) return sendProblem(reply, { ...PROBLEMS.badBag, detail: whyDamaged(kept) });
       const gone = new AbortController();
       reply.raw.once('close', () => gone.abort());
-      const pdf = await app.work.lining(kept.document, gone.signal);
+      const { hand } = await readSettings(app.db, app.owner);
+      const pdf = await app.work.lining(kept.document, hand, gone.signal);
       if ('problem' in pdf) return sendProblem(reply, { ...PROBLEMS.badBag, detail: pdf.problem });
       return reply
         .type('application/pdf')

@@ -11,7 +11,10 @@ const never = new AbortController().signal;
 describe('work in threads of its own', () => {
   test('gives what the same work gives in this one', { timeout: 60_000 }, async () => {
     expect(await work.summary(document)).toEqual(summedUp(document));
-    const [there, here] = [await work.lining(document, never), await inline().lining(document, never)];
+    const [there, here] = [
+      await work.lining(document, 'right', never),
+      await inline().lining(document, 'right', never),
+    ];
     if ('problem' in there || 'problem' in here) throw new Error('a bag just begun has a lining');
     expect(Buffer.from(there.subarray(0, 5)).toString()).toBe('%PDF-');
     // But for the moment at which it was made, it is the same print.
@@ -30,7 +33,7 @@ describe('work in threads of its own', () => {
 
   test('is given up when whoever asked has gone, and the next one is done', { timeout: 60_000 }, async () => {
     const gone = new AbortController();
-    const asked = work.lining(wide(17), gone.signal);
+    const asked = work.lining(wide(17), 'right', gone.signal);
     gone.abort();
     await expect(asked).rejects.toBeInstanceOf(WorkGivenUp);
     expect(await work.summary(document)).toEqual(summedUp(document));
@@ -50,7 +53,9 @@ describe('work in threads of its own', () => {
   });
 
   test('a bag that cannot be planned is a sentence, not a failure', async () => {
-    expect(await work.lining(wide(40), never)).toEqual({ problem: expect.stringContaining('3,200 pieces') });
+    expect(await work.lining(wide(40), 'right', never)).toEqual({
+      problem: expect.stringContaining('3,200 pieces'),
+    });
     expect(await work.summary(wide(40))).toMatchObject({ summary: { is: 'damaged' } });
   });
 
@@ -67,7 +72,7 @@ describe('work in threads of its own', () => {
 
 test('a lining of more pages than anyone lays together is told, not printed', async () => {
   // Two faces of 24 by 12 large squares: some 24 x 110 mm by 12 x 110 mm, each over ten pages by five at least.
-  const lining = await inline().lining(wide(17, 30), never);
+  const lining = await inline().lining(wide(17, 30), 'right', never);
   expect(lining).toEqual({ problem: expect.stringMatching(/would take \d+ pages/) });
 });
 

@@ -1,5 +1,5 @@
 import { MessageChannel, type MessagePort } from 'node:worker_threads';
-import { type BagDocument, planned, type Summed, summedUp } from '@fennot/core';
+import { type BagDocument, leftHanded, planned, type Settings, type Summed, summedUp } from '@fennot/core';
 import { Piscina } from 'piscina';
 import { liningPdf } from '../print/lining-pdf.ts';
 
@@ -7,7 +7,7 @@ import { liningPdf } from '../print/lining-pdf.ts';
 export interface Work {
   summary(document: BagDocument): Promise<Summed>;
   /** The lining as a PDF; a sentence when the bag has none. Given up when whoever asked has gone. */
-  lining(document: BagDocument, gone: AbortSignal): Promise<Lining>;
+  lining(document: BagDocument, hand: Settings['hand'], gone: AbortSignal): Promise<Lining>;
   close(): Promise<void>;
 }
 
@@ -20,19 +20,20 @@ export interface Handed {
 /** One piece of work. */
 export type Task =
   | { readonly is: 'summary'; readonly document: BagDocument }
-  | { readonly is: 'lining'; readonly document: BagDocument };
+  | { readonly is: 'lining'; readonly document: BagDocument; readonly hand: Settings['hand'] };
 
 type Lining = Uint8Array | { readonly problem: string };
 type Done = Summed | Lining;
 
-const lining = async (document: BagDocument): Promise<Lining> => {
+const lining = async (document: BagDocument, hand: Settings['hand']): Promise<Lining> => {
   const answer = planned(document);
-  return answer.ok ? liningPdf(answer.plan) : { problem: answer.problem };
+  if (!answer.ok) return { problem: answer.problem };
+  return liningPdf(hand === 'left' ? leftHanded(answer.plan) : answer.plan);
 };
 
 /** Does a piece of work, in whatever thread. */
-export const done = async ({ is, document }: Task): Promise<Done> =>
-  is === 'summary' ? summedUp(document) : lining(document);
+export const done = async (task: Task): Promise<Done> =>
+  task.is === 'summary' ? summedUp(task.document) : lining(task.document, task.hand);
 
 /** The work done in this very thread: for tests and measurements that are not about workers. */
 export const inline = (): Work => ({
@@ -102,8 +103,8 @@ export function pooled({ summary: summaryTime = SUMMARY_TIME, print: printTime =
         return damaged(`It cannot be worked out: ${error instanceof Error ? error.message : String(error)}`);
       }
     },
-    lining: async (document, gone) => {
-      const made = await run({ is: 'lining', document }, printTime, gone);
+    lining: async (document, hand, gone) => {
+      const made = await run({ is: 'lining', document, hand }, printTime, gone);
       return 'summary' in made ? { problem: 'The print was mixed up with something else.' } : made;
     },
     close: () => pool.destroy(),

@@ -1,4 +1,4 @@
-import { controlsOf, netEditorOf, type Plan } from '@fennot/core';
+import type { Plan } from '@fennot/core';
 import { type ComponentType, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
@@ -14,6 +14,7 @@ import { LeftBehind } from '../frame/LeftBehind.tsx';
 import { OverBag } from '../keys/OverBag.tsx';
 import { MadeUpView } from '../madeup/MadeUpView.tsx';
 import { copyName } from '../open-bag/copy-name.ts';
+import { useControls, useNetEditor } from '../open-bag/hand.ts';
 import type { Session } from '../open-bag/saving/session.ts';
 import { type BagStore, settled, usePlan } from '../open-bag/store.ts';
 import { BriefStation } from '../stations/brief/BriefStation.tsx';
@@ -84,14 +85,14 @@ export function OpenBag({ session, station }: OpenBagProps) {
   };
   // A phone shows one drawing at a time, so that the worktop is in reach.
   const [drawing, setDrawing] = useState<'flat' | 'made'>('flat');
+  const controls = useControls(document);
+  const editor = useNetEditor(document);
   const grips = useMemo(
     () =>
       station === 'build'
-        ? controlsOf(document).flatMap((control) =>
-            control.kind !== 'choice' && control.grip ? [control.grip.at] : [],
-          )
+        ? controls.flatMap((control) => (control.kind !== 'choice' && control.grip ? [control.grip.at] : []))
         : [],
-    [station, document],
+    [station, controls],
   );
   const Worktop = WORKTOPS[station];
   const shown = station === 'joins' ? shownStep(plan, player.step) : undefined;
@@ -115,7 +116,7 @@ export function OpenBag({ session, station }: OpenBagProps) {
                 plan={plan}
                 named={station === 'joins' || station === 'sides'}
                 seams={station !== 'joins'}
-                beside={station === 'build' && netEditorOf(document) ? 1 : 0}
+                beside={station === 'build' && editor ? 1 : 0}
                 grips={grips}
                 overlay={(px) => <Overlay station={station} plan={plan} store={store} px={px} />}
               />
@@ -162,9 +163,10 @@ interface OverlayProps {
 /** What a station draws over the net. */
 function Overlay({ station, plan, store, px }: OverlayProps) {
   const { step } = usePlayer();
+  const controls = useControls(plan.document);
+  const editor = useNetEditor(plan.document);
   switch (station) {
-    case 'build': {
-      const editor = netEditorOf(plan.document);
+    case 'build':
       return editor ? (
         <NetOverlay
           editor={editor}
@@ -172,9 +174,8 @@ function Overlay({ station, plan, store, px }: OverlayProps) {
           onChange={(construction) => tell(store.getState().change((doc) => ({ ...doc, construction })))}
         />
       ) : (
-        <Grips controls={controlsOf(plan.document)} px={px} store={store} />
+        <Grips controls={controls} px={px} store={store} />
       );
-    }
     case 'sides':
       return <Marks plan={plan} px={px} />;
     case 'joins': {

@@ -23,8 +23,8 @@ const HANDLING_NAMES: Record<Handling, string> = {
 
 /** The bag filled: comes together from the net, then turns, zooms, is cut open, hung, pressed flat. */
 export default function FilledView({ plan }: { readonly plan: Plan }) {
-  const { system } = useSettings();
-  const state = useFilling(plan.document);
+  const { system, hand } = useSettings();
+  const state = useFilling(plan.document, hand);
   const [scrub, setScrub] = useState<number | undefined>(undefined);
   const [open, setOpen] = useState(false);
   const still = useMemo(() => window.matchMedia('(prefers-reduced-motion: reduce)').matches, []);

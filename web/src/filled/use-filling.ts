@@ -1,4 +1,4 @@
-import type { BagDocument, FilledShape, Handling } from '@fennot/core';
+import type { BagDocument, FilledShape, Handling, Settings } from '@fennot/core';
 import { proxy, type Remote, wrap } from 'comlink';
 import { useEffect, useState } from 'react';
 import type { Filler, FillStart } from '../workers/fill.worker.ts';
@@ -17,7 +17,10 @@ export interface FillState {
 const PAUSE = 250;
 
 /** Fills the bag in a worker; a changed plan ends the old filling and begins another. */
-export function useFilling(document: BagDocument): FillState | { readonly failed: string } | undefined {
+export function useFilling(
+  document: BagDocument,
+  hand: Settings['hand'],
+): FillState | { readonly failed: string } | undefined {
   const [state, setState] = useState<ReturnType<typeof useFilling>>(undefined);
   useEffect(() => {
     let worker: Worker | undefined;
@@ -62,7 +65,7 @@ export function useFilling(document: BagDocument): FillState | { readonly failed
       const onStart = proxy((start: FillStart) => {
         begun = start;
       });
-      settle(filler.fill(document, onStart, onFrame));
+      settle(filler.fill(document, hand, onStart, onFrame));
     }, PAUSE);
     return () => {
       wanted = false;
@@ -70,6 +73,6 @@ export function useFilling(document: BagDocument): FillState | { readonly failed
       worker?.terminate();
       filler = undefined;
     };
-  }, [document]);
+  }, [document, hand]);
   return state;
 }

@@ -37,6 +37,16 @@ export default function SettingsPopover({ children }: { readonly children: React
             ]}
             onChange={(system) => change({ ...settings, system })}
           />
+          <span>Hook in</span>
+          <Switcher
+            label="Hook in"
+            value={settings.hand}
+            options={[
+              { value: 'right', label: 'Right hand' },
+              { value: 'left', label: 'Left hand' },
+            ]}
+            onChange={(hand) => change({ ...settings, hand })}
+          />
           <span>Colours</span>
           <Switcher
             label="Colours"

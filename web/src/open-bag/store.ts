@@ -1,6 +1,8 @@
 import { type BagDocument, edited, keepSame, type Plan } from '@fennot/core';
 import { type TemporalState, temporal } from 'zundo';
 import { createStore, type StoreApi, useStore } from 'zustand';
+import { useSettings } from '../api/queries.ts';
+import { handed } from './hand.ts';
 import { planFor } from './plans.ts';
 
 /** Makes a changed document out of the one there is. */
@@ -124,9 +126,10 @@ export const useDocument = (store: BagStore): BagDocument => useStore(store, (st
 
 /** The plan of the document as it stands; every document in a store has one. */
 export function usePlan(store: BagStore): Plan {
+  const { hand } = useSettings();
   const answer = planFor(useDocument(store));
   if (!answer.ok) throw new Error(answer.problem);
-  return answer.plan;
+  return handed(answer.plan, hand);
 }
 
 /** Undo and redo, and whether there is anything to take back or do again. */

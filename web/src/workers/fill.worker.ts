@@ -4,8 +4,10 @@ import {
   type Filling,
   fillBag,
   type Handling,
+  mirrored,
   type Point,
   planOf,
+  type Settings,
   shapeOf,
 } from '@fennot/core';
 import { expose, transfer } from 'comlink';
@@ -54,8 +56,14 @@ async function run(own: Filling, onFrame: OnFrame): Promise<FilledShape> {
 
 const filler = {
   /** Fills a bag, handing over the mesh, then frame after frame, then what it measures. */
-  fill(document: BagDocument, onStart: (start: FillStart) => void, onFrame: OnFrame): Promise<FilledShape> {
-    const { graph } = planOf(document);
+  fill(
+    document: BagDocument,
+    hand: Settings['hand'],
+    onStart: (start: FillStart) => void,
+    onFrame: OnFrame,
+  ): Promise<FilledShape> {
+    const { graph: own } = planOf(document);
+    const graph = hand === 'left' ? mirrored(own) : own;
     filling = fillBag(graph);
     const { count, triangles, grids, rims } = filling.mesh;
     onStart({

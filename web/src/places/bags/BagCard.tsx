@@ -100,7 +100,7 @@ interface SoundProps {
 }
 
 function Sound({ bag, summary, unsaved }: SoundProps) {
-  const { system } = useSettings();
+  const { system, hand } = useSettings();
   const { name, updatedAt } = bag;
   const { family, width, height, depth, notes } = summary;
   const size = [width, height, ...(isDeep(depth) ? [depth] : [])]
@@ -114,7 +114,7 @@ function Sound({ bag, summary, unsaved }: SoundProps) {
           alt={`${name}, made up`}
           loading="lazy"
           decoding="async"
-          className="h-52 w-full object-contain p-3"
+          className={`h-52 w-full object-contain p-3 ${hand === 'left' ? '-scale-x-100' : ''}`}
         />
       </div>
       <div className="px-4 py-3">

@@ -2,6 +2,7 @@ import { type BagDocument, type Found, formatLength, type Plan, piecesText, view
 import { dequal } from 'dequal';
 import { useSettings } from '../../api/queries.ts';
 import { MadeUpPicture } from '../../madeup/MadeUpPicture.tsx';
+import { handed } from '../../open-bag/hand.ts';
 import { hours, wholeYarn } from '../../tapes/amounts.ts';
 import { type Outcome, tell } from '../../ui/tell.ts';
 import { edgeText, givesText, roundsOf } from './answer-facts.ts';
@@ -19,7 +20,7 @@ interface AnswerProps {
 
 /** One answer as a small folded bag with its figures; pressing it puts it on the table. */
 export function Answer({ found, document, answer, kept, onPick, onKeep }: AnswerProps) {
-  const { system } = useSettings();
+  const { system, hand } = useSettings();
   const { width, height, depth } = found.size;
   const sizes = [width, height, ...(depth > 1 ? [depth] : [])].map((length) => formatLength(length, system));
   const gives = givesText(document, found, system);
@@ -37,7 +38,7 @@ export function Answer({ found, document, answer, kept, onPick, onKeep }: Answer
       >
         <MadeUpPicture
           straps={false}
-          plan={answer}
+          plan={handed(answer, hand)}
           view={viewOf(depth)}
           label={`${answer.familyName}, made up`}
           className="h-24 w-full rounded-sm bg-table p-1"

@@ -1,4 +1,5 @@
-import { type Construction, controlsOf, featureControlsOf, netEditorOf } from '@fennot/core';
+import { type Construction, featureControlsOf } from '@fennot/core';
+import { useControls, useHandedControls, useNetEditor } from '../../open-bag/hand.ts';
 import { ControlField } from '../../ui/ControlField.tsx';
 import { Section } from '../../ui/Section.tsx';
 import type { StationProps } from '../station.ts';
@@ -10,7 +11,9 @@ import { WaySection } from './WaySection.tsx';
 export function BuildStation({ plan, store }: StationProps) {
   const { document } = plan;
   const { change } = store.getState();
-  const editor = netEditorOf(document);
+  const editor = useNetEditor(document);
+  const controls = useControls(document);
+  const toHand = useHandedControls();
   const setConstruction = (construction: Construction) => change((doc) => ({ ...doc, construction }));
   return (
     <>
@@ -20,13 +23,13 @@ export function BuildStation({ plan, store }: StationProps) {
         title="Counts"
         aside={<span className="text-xs text-soft">or pull the handles on the net</span>}
       >
-        {controlsOf(document).map((control) => (
+        {controls.map((control) => (
           <ControlField key={control.id} control={control} onChange={setConstruction} />
         ))}
         {!editor && <MakeOwn plan={plan} onChange={setConstruction} />}
       </Section>
       <Section title="On top of it">
-        {featureControlsOf(plan).map((control) => (
+        {toHand(featureControlsOf(plan)).map((control) => (
           <ControlField
             key={control.id}
             control={control}

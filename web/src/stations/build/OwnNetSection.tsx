@@ -2,6 +2,7 @@ import { type Construction, type NetEditor, ownOf, type Plan } from '@fennot/cor
 import { Eraser, PencilRuler, Wand2 } from 'lucide-react';
 import { useMemo } from 'react';
 import { type NetTool, useNetTool } from '../../flat/net-tool.ts';
+import { planFor } from '../../open-bag/plans.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Section } from '../../ui/Section.tsx';
 import { Switcher } from '../../ui/Switcher.tsx';
@@ -76,7 +77,11 @@ export function MakeOwn({
   readonly plan: Plan;
   readonly onChange: OwnNetSectionProps['onChange'];
 }) {
-  const own = useMemo(() => ownOf(plan), [plan]);
+  // From the document itself: what is shown may be its mirror image.
+  const own = useMemo(() => {
+    const answer = planFor(plan.document);
+    return answer.ok ? ownOf(answer.plan) : undefined;
+  }, [plan.document]);
   if (!own) return null;
   return (
     <Button small className="self-start" onClick={() => onChange(own)}>

@@ -1,7 +1,6 @@
 import {
   type Construction,
   type Control,
-  controlsOf,
   doublingsOf,
   formatLength,
   type LineMatch,
@@ -17,6 +16,7 @@ import {
 import { useState } from 'react';
 import { useSettings } from '../../api/queries.ts';
 import { usePointed } from '../../drawing/pointed.ts';
+import { useControls } from '../../open-bag/hand.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ControlField } from '../../ui/ControlField.tsx';
 import { Section } from '../../ui/Section.tsx';
@@ -33,7 +33,7 @@ export function SidesStation({ plan, store }: StationProps) {
   const worst = [...closing].sort((p, q) => Math.abs(q.ease.percent) - Math.abs(p.ease.percent))[0];
   const line = closing.find((one) => one.line === chosen) ?? worst;
   const strip = plan.marked[0];
-  const controls = controlsOf(plan.document).filter(({ about }) => about === 'side');
+  const controls = useControls(plan.document).filter(({ about }) => about === 'side');
   const setConstruction = (construction: Construction) =>
     store.getState().change((doc) => ({ ...doc, construction }));
   return (
