@@ -67,7 +67,7 @@ export const raffleDrum: DemoBag = {
       swatch: 'low',
       worked: 'across',
       depth: 22,
-      length: { by: 'count', count: 72 },
+      length: { by: 'count', count: 73 },
       multiple: { multiple: 1, extra: 0 },
     },
   },
