@@ -1,5 +1,5 @@
 // @vitest-environment happy-dom
-import { LIMITS, mm, planOf } from '@fennot/core';
+import { formatLength, LIMITS, mm, needsOf, planOf } from '@fennot/core';
 import { screen } from '@testing-library/react';
 import { describe, expect, test } from 'vitest';
 import { aBag, lay, type } from '../../testing/worktop.tsx';
@@ -89,5 +89,37 @@ describe('what it must hold', () => {
     expect(screen.getByRole('alert').textContent).toBe('A length must be more than zero.');
     expect(screen.getByLabelText('across').getAttribute('aria-invalid')).toBe('true');
     expect(briefOf(store).contents?.[0]).toMatchObject({ diameter: 75 });
+  });
+});
+
+describe('what the target needs', () => {
+  const flat = {
+    family: 'two-faces',
+    tuck: 0,
+    face: { of: 'motifs', motif: 'm1', rounds: 5, columns: 3, rows: 3 },
+  } as const;
+  const wanting = (height: number) =>
+    aBag((doc) => ({ ...doc, construction: flat, brief: { height: { value: mm(height), tolerance: 4 } } }));
+
+  test('is the size of square that fills it, and what gets there is one press and one undo', async () => {
+    const now = planOf(wanting(300)).tapes.find(({ measure }) => measure === 'height')?.finished.value ?? 0;
+    const { store, hands } = lay(BriefStation, wanting(now + 25));
+    const list = screen.getByRole('list', { name: 'What the target needs' });
+    const [need] = needsOf(planOf(store.getState().document));
+    expect(list.textContent).toContain(
+      `squares of ${formatLength(need?.square?.needed ?? 0, 'cm')} would fill it; yours are ${formatLength(need?.square?.now ?? 0, 'cm')}`,
+    );
+    await hands.click(screen.getByRole('button', { name: /edge rounds?: / }));
+    expect(store.getState().document.features?.edge?.rounds).toBeGreaterThan(0);
+    const after = planOf(store.getState().document).tapes.find(({ measure }) => measure === 'height');
+    expect(Math.abs((after?.finished.value ?? 0) - (now + 25))).toBeLessThan(10);
+    store.getState().undo();
+    expect(store.getState().document.features?.edge).toBeUndefined();
+  });
+
+  test('is nothing where all is reached', () => {
+    const now = planOf(wanting(300)).tapes.find(({ measure }) => measure === 'height')?.finished.value ?? 0;
+    lay(BriefStation, wanting(now));
+    expect(screen.queryByText('What the target needs')).toBeNull();
   });
 });

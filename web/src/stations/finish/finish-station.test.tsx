@@ -1,5 +1,5 @@
 // @vitest-environment happy-dom
-import { finishOf, mm, planOf } from '@fennot/core';
+import { constructionSchema, finishOf, mm, planOf } from '@fennot/core';
 import { screen } from '@testing-library/react';
 import { beforeEach, describe, expect, test } from 'vitest';
 import { aBag, choose, lay, type } from '../../testing/worktop.tsx';
@@ -9,6 +9,7 @@ beforeEach(() => {
   Element.prototype.scrollIntoView = () => {};
 });
 
+const familiesSchema = (construction: unknown) => constructionSchema.parse(construction);
 const finish = (store: ReturnType<typeof lay>['store']) => store.getState().document.finish;
 
 describe('straps', () => {
@@ -109,5 +110,41 @@ describe('the lining', () => {
     await choose(hands, 'Lined with', /ready-made/);
     await type(hands, 'Its width', '90');
     expect(screen.getByTestId('ready-verdict').textContent).toContain('✗');
+  });
+});
+
+describe('straps that come with the bag', () => {
+  const pack = (worn: object) =>
+    aBag((doc) => ({
+      ...doc,
+      construction: familiesSchema({
+        family: 'pack',
+        body: {
+          family: 'two-faces',
+          tuck: 0,
+          face: { of: 'motifs', motif: 'm1', rounds: 5, columns: 3, rows: 3 },
+        },
+        worn,
+      }),
+    }));
+
+  test('are told with counts, marks and places, beside those one may add', () => {
+    const { store } = lay(
+      FinishStation,
+      pack({ on: 'back', flap: { of: 'one', motif: 'm1', rounds: 5, open: 30 }, eyelets: 16, strap: 620 }),
+    );
+    const [band] = planOf(store.getState().document).bands;
+    const said = screen.getByRole('list', { name: 'Straps that come with this bag' }).textContent ?? '';
+    expect(said).toContain(`${band?.rows} rows of ${band?.band.wide} stitches`);
+    expect(said).toContain(`leave ${band?.seat?.fromSide} free on either side`);
+    expect(screen.getByText('Other straps')).toBeTruthy();
+    expect(screen.getByTestId('cord-plan').textContent).toContain('eyelets (chain 1, skip 1)');
+  });
+
+  test('a belt says where each hole is worked, and how much shorter it makes it', () => {
+    lay(FinishStation, pack({ on: 'waist', belt: 900, holes: 4 }));
+    const said = screen.getByRole('list', { name: 'Straps that come with this bag' }).textContent ?? '';
+    expect(said).toMatch(/Button holes after rows 3, \d+, \d+, \d+ from its end/);
+    expect(said).toMatch(/as long as planned, .* shorter, .* shorter, .* shorter/);
   });
 });

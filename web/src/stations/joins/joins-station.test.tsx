@@ -1,5 +1,5 @@
 // @vitest-environment happy-dom
-import { methodAt, planOf, stepText, turnedPieces, yarnOf } from '@fennot/core';
+import { leftHanded, methodAt, mirroredWords, planOf, stepText, turnedPieces, yarnOf } from '@fennot/core';
 import { act, screen, within } from '@testing-library/react';
 import { beforeEach, describe, expect, test, vi } from 'vitest';
 import { aBag, choose, lay } from '../../testing/worktop.tsx';
@@ -120,4 +120,28 @@ describe('lines joined another way', () => {
     await choose(hands, new RegExp(`^${line.name}: yarn`, 'i'), other.colourName);
     expect(store.getState().document.joins.lines?.[line.line]?.yarn).toBe(other.id);
   });
+});
+
+describe('left-handed', () => {
+  test('the steps are told in the mirror, and the document stays as it is', async () => {
+    const { store } = lay(JoinsStation, bag(), { hand: 'left' });
+    const plan = leftHanded(planOf(bag()));
+    const [begin] = plan.steps();
+    const [right] = steps();
+    if (begin?.does !== 'begin' || right?.does !== 'begin') throw new Error('a run begins');
+    expect(begin.at.corner).toBe(mirroredWords(right.at.corner ?? ''));
+    expect(current().textContent).toContain(`the ${begin.at.corner} corner of ${begin.at.name}`);
+    expect(store.getState().document).toEqual(bag());
+  });
+});
+
+test('long seams say what lies free after each run, and nothing at the end', async () => {
+  lay(
+    JoinsStation,
+    aBag((doc) => ({ ...doc, joins: { ...doc.joins, school: 'long' } })),
+  );
+  const list = screen.getByRole('list', { name: 'What lies free after each run' });
+  const runs = within(list).getAllByRole('listitem');
+  expect(runs[0]?.textContent).toMatch(/still free are|nothing is free/);
+  expect(runs.at(-1)?.textContent).toContain('nothing is free any more');
 });

@@ -123,3 +123,21 @@ describe('what meets what', () => {
     expect(closing.some(({ name }) => pressed[0]?.textContent?.startsWith(name))).toBe(true);
   });
 });
+
+describe('the two schools of a strip', () => {
+  test('each is a press away, comes out by its own, and tells what it is by the other', async () => {
+    const { store, hands } = open(strip(20));
+    const said = () => screen.getByTestId('strip-verdict').textContent ?? '';
+    expect(said()).toMatch(/short by length, and \d+ rows short by count/);
+    await hands.click(screen.getByRole('button', { name: /by count$/ }));
+    expect(store.getState().document.construction).toMatchObject({ strip: { length: { by: 'loops' } } });
+    const marked = strips(store);
+    expect(marked.total).toBe(marked.byCount);
+    expect(said()).toMatch(/comes out(, by length and)? by count/);
+    const toLength = screen.queryByRole('button', { name: /by length$/ });
+    if (!toLength) throw new Error('squares of five rounds have another count than length');
+    await hands.click(toLength);
+    expect(strips(store).total).toBe(strips(store).byLength);
+    expect(said()).toMatch(/comes out by length/);
+  });
+});

@@ -146,3 +146,24 @@ describe('a square', () => {
     expect(rounds()).toBe(LIMITS.rounds - 1);
   });
 });
+
+describe('another hook', () => {
+  test('makes what was counted a guess, until one goes back or counts anew', async () => {
+    const { store, hands } = open();
+    await hands.click(screen.getByRole('button', { name: 'Enter stitches counted' }));
+    await type(hands, 'Stitches counted', '20');
+    const before = gaugeOf({ ...first(store), yarnWeight: 4 }).pitch.value;
+    const { hook } = first(store);
+    await type(hands, /^Hook/, String(hook + 1));
+    expect(screen.getByTestId('gauge').textContent).toContain('estimated');
+    expect(screen.getByTestId('other-hook')).toBeTruthy();
+    expect(gaugeOf({ ...first(store), yarnWeight: 4 }).pitch.value).toBeGreaterThan(before * 1.05);
+    await type(hands, /^Hook/, String(hook));
+    expect(screen.getByTestId('gauge').textContent).toContain('measured');
+    expect(gaugeOf({ ...first(store), yarnWeight: 4 }).pitch.value).toBeCloseTo(before, 9);
+    await type(hands, /^Hook/, String(hook + 1));
+    await type(hands, 'Stitches counted', '19');
+    expect(screen.queryByTestId('other-hook')).toBeNull();
+    expect(screen.getByTestId('gauge').textContent).toContain('measured');
+  });
+});
