@@ -1,13 +1,6 @@
 import { measure } from '../bag/index.ts';
 import type { ClosurePlan, CordPlan } from '../closure/index.ts';
-import {
-  type EdgeCount,
-  type EdgeStrip,
-  edgeCounts,
-  edgeStrip,
-  type FixedPlace,
-  faceStitches,
-} from '../edging/index.ts';
+import { type EdgeCount, type EdgeStrip, edgeStrip, type FixedPlace } from '../edging/index.ts';
 import type { Plan } from '../plan/index.ts';
 import type { BandPlan, StrapPlan } from '../strap/index.ts';
 import { type FillUp, fillUp } from './fill-up.ts';

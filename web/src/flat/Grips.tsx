@@ -2,6 +2,7 @@ import { type Construction, type Control, formatLength } from '@fennot/core';
 import { useSettings } from '../api/queries.ts';
 import type { BagStore } from '../open-bag/store.ts';
 import { usePull } from '../open-bag/use-pull.ts';
+import { stepsOf } from './grip-steps.ts';
 
 interface GripsProps {
   readonly controls: readonly Control<Construction>[];
@@ -24,9 +25,6 @@ export function Grips({ controls, px, store }: GripsProps) {
   );
 }
 
-/** So far a grip is pulled for one step at least, px: a step of a few pixels could not be aimed at. */
-const LEAST_STEP = 9;
-
 function Grip({ control, px, store }: { control: CountControl; px: number; store: BagStore }) {
   const { system } = useSettings();
   const { grip } = control;
@@ -34,9 +32,8 @@ function Grip({ control, px, store }: { control: CountControl; px: number; store
   const { bind, held } = usePull(store, () => {
     if (!grip) return undefined;
     const { value: from, set, min, max, step } = control;
-    const perStep = Math.max(grip.perStep / px, LEAST_STEP);
     return ({ x, y }) => {
-      const steps = Math.round((across ? x : -y) / perStep) * step;
+      const steps = stepsOf(across ? x : -y, grip.perStep, px) * step;
       const value = Math.min(max, Math.max(min, from + steps));
       return (document) => (value === from ? document : { ...document, construction: set(value) });
     };
