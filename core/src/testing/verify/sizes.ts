@@ -1,3 +1,4 @@
+import { type BagGraph, bodyRims, type Facet } from '../../bag/index.ts';
 import { sizeTable } from '../../fit/index.ts';
 import { type Check, differ } from './check.ts';
 import { sidesOf, takenParts } from './outline.ts';
@@ -6,8 +7,9 @@ import { trianglesOf } from './solid.ts';
 /** The tapes against the made-up bag as it stands, and the mouth against what seams leave. */
 export const sizes: Check = {
   name: 'Sizes under the tape',
-  how: 'width, height and depth as the box round all made-up triangles; the mouth as the lengths of all outlines less what seams take',
-  of({ graph, tapes }) {
+  how: 'width, height and depth as the box round all made-up triangles; the mouth as the lengths of all outlines less what seams take, or as the walked rim and where flap and handles grow out',
+  of(plan) {
+    const { graph, tapes } = plan;
     const said = (name: string) => tapes.find(({ measure }) => measure === name)?.finished.value ?? 0;
     const body = graph.facets.filter(({ face }) => face !== 'flap' && face !== 'handle');
     const points = trianglesOf({ ...graph, facets: body }).flatMap(({ corners }) => corners);
@@ -29,9 +31,44 @@ export const sizes: Check = {
       ...differ('Height', said('height'), height + edge, 0.01),
       ...differ('Depth', said('depth'), depth, 0.01),
       ...(hanging ? [] : differ('Opening', said('opening'), open * (1 + growth), 0.05)),
+      // Where flap or handles hang on it, the mouth is the walked rim of the body and where they grow out.
+      ...(hanging && plan.mismatches.length === 0
+        ? differ('Opening', said('opening'), (walked(graph) + roots(graph)) * (1 + growth), 0.1)
+        : []),
     ];
   },
 };
+
+/** The rim of the body as the edge round walks it, mm. */
+const walked = (graph: BagGraph): number =>
+  bodyRims(graph)
+    .flat()
+    .reduce((sum, { from, to }) => sum + Math.hypot(from.x - to.x, from.y - to.y, from.z - to.z), 0);
+
+/** Where flap and handles grow out of the body, by seams and by folds, mm. */
+function roots({ facets, folds, seams }: BagGraph): number {
+  const off = ({ face }: Facet) => face === 'flap' || face === 'handle';
+  const own = (id: string) => facets.filter(({ piece }) => piece === id);
+  const all = (id: string) => own(id).every(off);
+  const none = (id: string) => !own(id).some(off);
+  const bySeam = seams
+    .filter(({ a, b }) => (all(a.piece) && none(b.piece)) || (none(a.piece) && all(b.piece)))
+    .reduce((sum, { a, b }) => sum + Math.abs(all(a.piece) ? b.to - b.from : a.to - a.from), 0);
+  const byFold = folds.reduce((sum, { piece, from, to }) => {
+    const middle: readonly [number, number] = [(from.x + to.x) / 2, (from.y + to.y) / 2];
+    const beside = own(piece).filter(({ outline }) =>
+      outline.some((p, i) => {
+        const q = outline[(i + 1) % outline.length] ?? p;
+        const length = Math.hypot(q.x - p.x, q.y - p.y) || 1;
+        const along = ((middle[0] - p.x) * (q.x - p.x) + (middle[1] - p.y) * (q.y - p.y)) / length;
+        const away = Math.abs((middle[0] - p.x) * (q.y - p.y) - (middle[1] - p.y) * (q.x - p.x)) / length;
+        return away < 1e-3 && along > 0 && along < length;
+      }),
+    );
+    return beside.some(off) && !beside.every(off) ? sum + Math.hypot(to.x - from.x, to.y - from.y) : sum;
+  }, 0);
+  return bySeam + byFold;
+}
 
 /** Every rectangular panel against its own counts in its own gauge. */
 export const panels: Check = {
