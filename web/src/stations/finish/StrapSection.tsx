@@ -86,7 +86,7 @@ export function StrapSection({ plan, finish, set, straps: own, bands }: StrapSec
           {own.back && <Places title="On the back" places={own.back} />}
           {own.front && own.back && own.front.loops !== own.back.loops && (
             <p className="text-sm text-loosestrife">
-              ✗ Front and back differ by {Math.abs(own.front.loops - own.back.loops)} loops: count from the
+              ✗ Front and back differ by {Math.abs(own.front.loops - own.back.loops)} stitches: count from the
               sides, the middle takes the difference.
             </p>
           )}
@@ -151,7 +151,8 @@ function Places({ title, places }: { readonly title: string; readonly places: St
   return (
     <div className="text-xs">
       <p className="text-soft">
-        {title}, {loops} loops: {fromSide} in from either side, {under} under the strap, {between} between.
+        {title}, {loops} stitches of the edge round: {fromSide} in from either side, {under} under the strap,{' '}
+        {between} between.
       </p>
       <div className="mt-0.5 flex h-6 overflow-hidden rounded-sm border border-line" aria-hidden="true">
         {part(fromSide, 'var(--ground)', 'from the side')}
