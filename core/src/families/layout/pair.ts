@@ -22,6 +22,8 @@ export function pairChains(
   wayOf: (interval: Interval) => number = intervalLength,
 ): Seam[] {
   const [wayA, wayB] = [a.reduce((sum, one) => sum + wayOf(one), 0), chainLength(b)];
+  // Nothing is sewn to an edge of no length, or less: joins can take more than a piece has, and such a bag is refused.
+  if (!(wayA > 0 && wayB > 0)) return [];
   const seams: Omit<Seam, 'id'>[] = [];
   const [queueA, queueB] = [[...a], [...b]];
   // Shares of the whole way at which the current edge of each chain begins.
