@@ -2,6 +2,7 @@ export * from './chain.ts';
 export * from './check.ts';
 export * from './corners.ts';
 export * from './fabric-at.ts';
+export * from './flap-reach.ts';
 export * from './gathered.ts';
 export * from './graph.ts';
 export * from './level.ts';

@@ -1,5 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { flapReach } from '../bag/index.ts';
+import type { BagDocument, Closure } from '../document/index.ts';
+import type { Construction } from '../families/index.ts';
+import { sizeTable } from '../fit/index.ts';
+import { planOf } from '../plan/index.ts';
+import { testDocument } from '../testing/arbitraries.ts';
 import { evenPlaces, eyeletGaps, eyeletStitches, holePlaces, holeSkip, loopChains, zipFor } from './index.ts';
 
 describe('closures', () => {
@@ -89,5 +95,65 @@ describe('closures', () => {
 
   test('a loop for a button of 30 on a bag 80 deep at 6 mm a chain: twice 80 and half its round', () => {
     expect(loopChains(30, 80, 6)).toBe(Math.ceil((2 * (80 + 15 * Math.PI)) / 6));
+  });
+});
+
+describe('a bag with a flap', () => {
+  const tube: Construction = {
+    family: 'wrap-round',
+    laid: 'tube',
+    bottom: 'seam',
+    sides: 'joins',
+    body: { of: 'motifs', motif: 'm1', rounds: 4, columns: 6, rows: 3 },
+  };
+  const worked = {
+    of: 'worked',
+    swatch: 's2',
+    stitches: 30,
+    rows: 24,
+    multiple: { multiple: 1, extra: 0 },
+    rowsRun: 'across',
+  } as const;
+  const closed = (flap: NonNullable<BagDocument['features']>['flap'], closure: Closure) => {
+    const plan = planOf({ ...testDocument(tube), features: flap ? { flap } : {}, finish: { closure } });
+    if (!plan.closure || plan.closure.of === 'zip') throw new Error('it has places');
+    return { ...plan.closure, reach: flapReach(plan.graph)?.reach ?? 0 };
+  };
+
+  test('is closed by the edge of it, and by the front under it: of 30 stitches one button after 15', () => {
+    const { places, reach } = closed(worked, { of: 'button', diameter: 25, many: 1 });
+    // The button shows below the flap: a diameter under its edge.
+    expect(places).toEqual({ on: 'flap', at: 'edge', stitches: 30, wide: 0, after: [15], below: reach + 25 });
+    const magnet = closed(worked, { of: 'magnet' });
+    expect(magnet.places).toMatchObject({ after: [15], below: reach - 20 });
+    const holes = closed(worked, { of: 'holes', diameter: 20, many: 2 });
+    // Each hole about the middle of its half.
+    expect(holes.of === 'holes' && holes.places.on === 'flap' && holes.places.after).toEqual(
+      holePlaces(30, 2, holes.of === 'holes' ? holes.skip : 0),
+    );
+  });
+
+  test('its loop hangs from the flap and reaches over nothing, however thick the bag is', () => {
+    const document = testDocument(tube);
+    const pitch = sizeTable(document).swatch(document.swatches[0]?.id ?? '').gauge.pitch.value;
+    const loop = closed(worked, { of: 'button', diameter: 25, many: 1, over: 90 });
+    expect(loop.of === 'button' && [loop.over, loop.chains]).toEqual([
+      undefined,
+      Math.ceil((25 * Math.PI) / pitch),
+    ]);
+  });
+
+  test('that ends in a point has room for one thing, there', () => {
+    const flap = { of: 'one', motif: 'triangle', rounds: 6, open: 0 } as const;
+    const { places } = closed(flap, { of: 'button', diameter: 25, many: 1 });
+    // Both of its free sides have as many loops: the point is half way round.
+    expect(places).toMatchObject({ on: 'flap', at: 'point' });
+    if (places.on === 'flap') expect(places.after).toEqual([places.stitches / 2]);
+    expect(closed(flap, { of: 'button', diameter: 25, many: 2 }).places).toMatchObject({ after: [] });
+  });
+
+  test('keeps eyelets on its rims, and without a flap all is there', () => {
+    expect(closed(worked, { of: 'eyelets', perFace: 2 }).places.on).toBe('faces');
+    expect(closed(undefined, { of: 'magnet' }).places.on).toBe('faces');
   });
 });

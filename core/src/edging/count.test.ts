@@ -3,7 +3,7 @@ import type { BagGraph } from '../bag/index.ts';
 import type { Construction } from '../families/index.ts';
 import { planOf } from '../plan/index.ts';
 import { testDocument } from '../testing/arbitraries.ts';
-import { edgeCounts } from './index.ts';
+import { edgeCounts, faceStitches, flapRoot } from './index.ts';
 
 const squares = (columns: number, rows: number) =>
   ({ of: 'motifs', motif: 'm1', rounds: 4, columns, rows }) as const;
@@ -57,6 +57,11 @@ describe('the first edge round', () => {
     expect(count).toMatchObject({ joins: 4, peaks: 2, notches: 2 });
     // Its two corners take two each.
     expect(flapped.map(({ from, to }) => to - from)).toEqual([24 + 30 + 24 + 2 * 2]);
+    // The lowest edge is told without them: it begins after a side and its corner.
+    const begins = (flapped[0]?.from ?? 0) + 24 + 2;
+    expect(count?.tip).toEqual({ is: 'edge', from: begins, to: begins + 30 });
+    // What it hangs from and what stays free beside it are all of the back: three squares of 14, and two joins.
+    expect(faceStitches(edgeCounts(graph))).toEqual({ front: 44, back: 44 - flapRoot(graph) });
   });
 
   test('a rim over a side fold of a folded square goes over a join on either side of it', () => {

@@ -1,2 +1,3 @@
 export * from './count.ts';
+export * from './flap-root.ts';
 export * from './strip.ts';

@@ -15,9 +15,12 @@ export interface EdgeStrip {
   readonly marks: readonly EdgeMark[];
 }
 
-/** Something fixed along a face: after so many of its stitches, counted from the left as the round goes. */
+/**
+ * Something fixed along a face, or the lowest edge of a flap: after so many of its stitches, counted from the left as
+ * the round goes.
+ */
 export interface FixedPlace {
-  readonly face: 'front' | 'back';
+  readonly face: 'front' | 'back' | 'flap' | 'tip';
   readonly after: number;
   readonly is: 'strap' | 'closure';
   readonly wide: number;
@@ -27,9 +30,10 @@ export interface FixedPlace {
 const WIDE = { join: 1, peak: 2, notch: 2 } as const;
 
 /** Rolls the first edge round out, with what it meets and what is fixed along it. */
-export function edgeStrip({ first, parts, events }: EdgeCount, fixed: readonly FixedPlace[]): EdgeStrip {
+export function edgeStrip({ first, parts, events, tip }: EdgeCount, fixed: readonly FixedPlace[]): EdgeStrip {
   /** The stitch of the round after so many stitches of a face; nothing where that face has no rim. */
   const place = (face: FixedPlace['face'], after: number): number | undefined => {
+    if (face === 'tip') return tip && tip.from + after;
     let left = after;
     const own = parts.filter((part) => part.face === face);
     for (const { from, to } of own) {

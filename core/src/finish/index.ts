@@ -1,6 +1,5 @@
 export * from './cloth.ts';
 export * from './fill-up.ts';
-export * from './flap-reach.ts';
 export * from './lining.ts';
 export * from './lining-svg.ts';
 export * from './order.ts';

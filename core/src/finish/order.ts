@@ -251,6 +251,10 @@ export function warningsOf({ document, graph }: Pick<Plan, 'document' | 'graph'>
   const warnings: string[] = [];
   if (straps && (straps.kind === 'edge' || straps.kind === 'chained') && !features.edge)
     warnings.push('A strap chained out of the edge needs edge rounds: add them under Build, On top of it.');
+  if (straps?.kind === 'edge' && straps.many === 2 && graph.facets.some(({ face }) => face === 'flap'))
+    warnings.push(
+      'The edge round goes round the flap: a strap out of it has no place behind. Sew a pair on.',
+    );
   if (closure?.of === 'holes' && (features.edge?.rounds ?? 0) < 3)
     warnings.push(
       'Button holes need at least three edge rounds: one before the holes, one with them, one after. Add them under Edge.',

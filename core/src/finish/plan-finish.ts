@@ -1,10 +1,9 @@
-import { measure } from '../bag/index.ts';
-import type { ClosurePlan, CordPlan } from '../closure/index.ts';
+import { type FlapReach, flapReach, measure } from '../bag/index.ts';
+import type { ClosurePlan, CordPlan, FacePlaces, FlapPlaces } from '../closure/index.ts';
 import { type EdgeCount, type EdgeStrip, edgeStrip, type FixedPlace } from '../edging/index.ts';
 import type { Plan } from '../plan/index.ts';
 import type { BandPlan, StrapPlan } from '../strap/index.ts';
 import { type FillUp, fillUp } from './fill-up.ts';
-import { type FlapReach, flapReach } from './flap-reach.ts';
 import { type LiningPiece, liningPieces } from './lining.ts';
 import { inOrder, type Operation, operationsOf, warningsOf } from './order.ts';
 import { type ReadyVerdict, readyVerdict } from './ready.ts';
@@ -29,25 +28,30 @@ export interface FinishPlan {
 }
 
 /** What is fixed along the rim: the ends of a pair of straps, and whatever closes the bag. */
-function fixedAlong({ straps }: Plan, closure: ClosurePlan | undefined): FixedPlace[] {
+function fixedAlong({ straps, graph }: Plan, closure: ClosurePlan | undefined): FixedPlace[] {
   const faces = ['front', 'back'] as const;
-  return faces.flatMap((face): FixedPlace[] => {
+  const hung = faces.flatMap((face): FixedPlace[] => {
     const own = straps?.[face];
-    const ends = own ? [own.fromSide, own.loops - own.fromSide - own.under] : [];
-    const places = closure && closure.of !== 'zip' ? closure.places : undefined;
-    return [
-      ...ends.map((after): FixedPlace => ({ face, after, is: 'strap', wide: own?.under ?? 1 })),
-      ...(places?.[face] ?? []).map(
-        (after): FixedPlace => ({
-          face,
-          after,
-          is: 'closure',
-          wide: places?.wide[face] ?? 0,
-        }),
-      ),
-    ];
+    // Under a flap they are sewn to its root, which the round passes by.
+    const flapped = face === 'back' && graph.facets.some((facet) => facet.face === 'flap');
+    const ends = own && !flapped ? [own.fromSide, own.loops - own.fromSide - own.under] : [];
+    return ends.map((after): FixedPlace => ({ face, after, is: 'strap', wide: own?.under ?? 1 }));
   });
+  return [...hung, ...(closure && closure.of !== 'zip' ? closing(closure.places) : [])];
 }
+
+/** Where what closes the bag is fixed along the rim: on both faces, or on the flap alone. */
+const closing = (places: FacePlaces | FlapPlaces): FixedPlace[] =>
+  places.on === 'flap'
+    ? places.after.map((after) => ({
+        face: places.at === 'edge' ? 'tip' : 'flap',
+        after,
+        is: 'closure',
+        wide: places.wide,
+      }))
+    : (['front', 'back'] as const).flatMap((face) =>
+        places[face].map((after) => ({ face, after, is: 'closure', wide: places.wide[face] })),
+      );
 
 /** Everything about finishing the bag. */
 export function finishOf(plan: Plan): FinishPlan {

@@ -1,7 +1,7 @@
 import { type BagGraph, type GraphProblem, MEASURES, type Measure } from '../bag/index.ts';
 import { closurePlan, cordPlan } from '../closure/index.ts';
 import type { BagDocument, Features, Target } from '../document/index.ts';
-import { edgeCounts, faceStitches } from '../edging/index.ts';
+import { edgeCounts } from '../edging/index.ts';
 import {
   type Construction,
   type Control,
@@ -108,7 +108,7 @@ function worked(document: BagDocument, bag: BuiltBag): Plan {
     edges,
     straps,
     bands: planBands(graph, document, bag.table),
-    closure: closurePlan(document, graph, faceStitches(edges)),
+    closure: closurePlan(document, graph, edges),
     cord: cordPlan(graph, edges[0], sizes.opening.value),
   };
   const insertions = lines.reduce((sum, { a, b }) => sum + Math.min(a.loops, b.loops), 0);

@@ -1,7 +1,7 @@
-import { type BagGraph, type Band, measure, pieceIndex, wholeLoops } from '../bag/index.ts';
+import { type BagGraph, type Band, measure } from '../bag/index.ts';
 import type { BagDocument } from '../document/index.ts';
 import { yarnOf } from '../document/look-up.ts';
-import { edgeCounts, faceStitches } from '../edging/index.ts';
+import { edgeCounts, faceStitches, flapRoot } from '../edging/index.ts';
 import type { SizeTable } from '../fit/index.ts';
 import { whole } from '../geometry/index.ts';
 import { FROM_END, usualStretch } from './straps.ts';
@@ -42,17 +42,8 @@ const evenWithin = (wanted: number, all: number): number => {
   return count + 1 <= all && (count < wanted || count === 1) ? count + 1 : count - 1;
 };
 
-/** Loops of the back's upper edge: those of its rim, and those under a flap. */
-function backLoops(graph: BagGraph): number {
-  const loops = wholeLoops(graph);
-  const flaps = new Set(graph.facets.filter(({ face }) => face === 'flap').map(({ piece }) => piece));
-  const sheets = new Set([...flaps].map((id) => pieceIndex(graph)(id).cell.sheet));
-  const onFlap = (id: string) => sheets.has(pieceIndex(graph)(id).cell.sheet);
-  const under = graph.seams
-    .filter(({ a, b }) => onFlap(a.piece) !== onFlap(b.piece))
-    .reduce((sum, { a, b }) => sum + loops(onFlap(a.piece) ? b : a), 0);
-  return under + faceStitches(edgeCounts(graph)).back;
-}
+/** Stitches of the back's upper edge: those of its rim, and those under a flap. */
+const backStitches = (graph: BagGraph): number => flapRoot(graph) + faceStitches(edgeCounts(graph)).back;
 
 function planBand(band: Band, graph: BagGraph, document: BagDocument, table: SizeTable): BandPlan {
   const { swatch, gauge } = table.swatch(band.swatch);
@@ -66,7 +57,7 @@ function planBand(band: Band, graph: BagGraph, document: BagDocument, table: Siz
   // The holes share the half of the band that its end is drawn through.
   const apart = Math.max(2, Math.floor((rows / 2 - FROM_END) / Math.max(1, holes)));
   const at = Array.from({ length: holes }, (_, i) => FROM_END + i * apart).filter((at) => at < rows);
-  const loops = backLoops(graph);
+  const loops = backStitches(graph);
   const perLoop = measure(graph).width / Math.max(1, loops);
   const under = evenWithin((sewn * hung) / perLoop, loops);
   return {

@@ -1,7 +1,7 @@
 import { type BagGraph, type Extents, measure, type Strap } from '../bag/index.ts';
 import type { BagDocument } from '../document/index.ts';
 import { yarnOf } from '../document/look-up.ts';
-import { edgeCounts, faceStitches } from '../edging/index.ts';
+import { edgeCounts, faceStitches, flapRoot } from '../edging/index.ts';
 import type { Finished, SizeTable } from '../fit/index.ts';
 import { dropOf } from './drop.ts';
 import { planStraps, type StrapPlaces, type StrapPlan } from './straps.ts';
@@ -22,7 +22,9 @@ export function hangStraps(graph: BagGraph, document: BagDocument, table: SizeTa
   const { swatch, gauge } = table.swatch(own.swatch);
   const size = measure(graph);
   const { fibre } = yarnOf(document, swatch.yarn);
-  const straps = planStraps(own, gauge, fibre, { width: size.width, ...faceStitches(edgeCounts(graph)) });
+  const rim = faceStitches(edgeCounts(graph));
+  const back = rim.back + flapRoot(graph);
+  const straps = planStraps(own, gauge, fibre, { width: size.width, front: rim.front, back });
   const rows = straps.counts === 'rows';
   const drop = dropOf(straps, rows ? table.row(own.swatch) : table.pitch(own.swatch));
   return { graph: hungOnto(graph, size, straps, own.swatch), straps, drop };

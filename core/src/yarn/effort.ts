@@ -1,5 +1,5 @@
 import type { BagGraph } from '../bag/index.ts';
-import type { ClosurePlan, CordPlan } from '../closure/index.ts';
+import { type ClosurePlan, type CordPlan, placesMany } from '../closure/index.ts';
 import type { BagDocument } from '../document/index.ts';
 import { motifOf, yarnOf } from '../document/look-up.ts';
 import { type EdgeCount, edgeStitches } from '../edging/index.ts';
@@ -103,7 +103,7 @@ export function effortOf(
   }
   for (const { band, rows } of bands) put('straps', rows * band.wide * band.many, band.swatch);
   if (closure?.of === 'button' || closure?.of === 'toggle')
-    chain('closure', closure.chains * closure.places.back.length, first);
+    chain('closure', closure.chains * placesMany(closure.places), first);
   // A cord is a chain, as long as it is.
   if (cord) chain('cord', cord.length / must(gauge.get(first), 'swatch').pitch, first);
   add('joins', 0, joins.yarn);

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
-import { checkGraph, insideOf, move } from '../../bag/index.ts';
-import { flapReach } from '../../finish/index.ts';
+import { checkGraph, flapReach, insideOf, move } from '../../bag/index.ts';
+
 import { lineMatches } from '../../match/index.ts';
 import { built, panel, squares } from '../../testing/built.ts';
 

@@ -5,6 +5,8 @@ import { holds, type Tri, trianglesOf, type Vec } from './solid.ts';
 
 /** Heights at which every bag is cut. */
 const CUTS = 240;
+/** Where in its step each cut lies: an irrational share, so that none falls onto a corner that rows of stitches make. */
+const WITHIN = (Math.sqrt(5) - 1) / 2;
 
 const mix = (p: Vec, q: Vec, t: number): Vec => [
   p[0] + (q[0] - p[0]) * t,
@@ -51,9 +53,9 @@ function rings(graph: BagGraph) {
   const open = freePlaces(graph);
   const found: Array<{ readonly height: number; readonly round: number }> = [];
   for (let k = 0; k < CUTS; k++) {
-    const round = ringAt(tris, open, low + (k + 0.5) * step);
+    const round = ringAt(tris, open, low + (k + WITHIN) * step);
     if (round === undefined) break;
-    found.push({ height: (k + 0.5) * step, round });
+    found.push({ height: (k + WITHIN) * step, round });
   }
   return { step, found };
 }

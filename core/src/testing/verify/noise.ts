@@ -1,3 +1,4 @@
+import type { ClosurePlan } from '../../closure/index.ts';
 import type { BagDocument } from '../../document/index.ts';
 import { edgeCounts } from '../../edging/index.ts';
 import { finishOf } from '../../finish/index.ts';
@@ -47,11 +48,18 @@ function countsOf(plan: Plan): Map<string, string> {
       'the pieces': graph.pieces.map(({ id, make }) => [id, make]),
       'the ends': [tally.pieceEnds, tally.joinEnds],
       'the straps': straps && [straps.count, straps.front, straps.back],
-      'what closes it': finish.closure && { ...finish.closure, over: undefined },
+      'what closes it': finish.closure && counts(finish.closure),
       'the order of work': finish.operations.map(({ id }) => id),
     }).map(([name, value]) => [name, JSON.stringify(value) ?? '']),
   );
 }
+
+/** What closes a bag without its lengths. */
+const counts = (closure: ClosurePlan) => ({
+  ...closure,
+  over: undefined,
+  places: closure.of === 'zip' ? undefined : { ...closure.places, below: undefined },
+});
 
 /** Counts must not turn on rounding. */
 export const noise: Check = {

@@ -5,6 +5,7 @@ import {
   closures,
   type FacePlaces,
   type FinishPlan,
+  type FlapPlaces,
   formatLength,
   type Over,
 } from '@fennot/core';
@@ -42,6 +43,8 @@ interface ClosureSectionProps extends FinishProps {
 export function ClosureSection({ finish, set, closure: own, cord, flap }: ClosureSectionProps) {
   const { system } = useSettings();
   const { closure } = finish;
+  // The loop of a flap reaches over nothing.
+  const over = own && 'over' in own ? own.over : undefined;
   const kinds: readonly Closure['of'][] = ['button', 'holes', 'zip', 'magnet', 'toggle', 'eyelets'];
   return (
     <Section title="Closure">
@@ -86,11 +89,11 @@ export function ClosureSection({ finish, set, closure: own, cord, flap }: Closur
           onChange={(length) => set({ closure: { ...closure, length } })}
         />
       )}
-      {(closure?.of === 'button' || closure?.of === 'toggle') && (
+      {(closure?.of === 'button' || closure?.of === 'toggle') && over && (
         <NumberField
           label="Full bag thick at its rim, mm"
           name="thickness of the full bag"
-          value={closure.over ?? Math.round(own && 'over' in own ? own.over.length : 0)}
+          value={closure.over ?? Math.round(over.length)}
           bounds={boundsOf(closures.button.shape.over.unwrap())}
           onChange={(over) => set({ closure: { ...closure, over } })}
         />
@@ -111,9 +114,6 @@ export function ClosureSection({ finish, set, closure: own, cord, flap }: Closur
           {Math.abs(flap.left - flap.right) <= 1
             ? `In the middle: ${flap.left} loops of the back's rim stay free on its left, ${flap.right} on its right.`
             : `Off the middle: ${flap.left} loops of the back's rim stay free on its left, but ${flap.right} on its right.`}
-          {closure?.of === 'button' || closure?.of === 'magnet' || closure?.of === 'toggle'
-            ? ` What closes it sits on its middle and ${formatLength(Math.max(0, flap.reach - 20), system)} below the rim in front.`
-            : ''}
         </p>
       )}
       {cord && (
@@ -132,13 +132,20 @@ export function ClosureSection({ finish, set, closure: own, cord, flap }: Closur
 const eachOf = (counts: readonly number[]): string =>
   counts.every((count) => count === counts[0]) ? `${counts[0]}` : counts.join(', ');
 
-/** Where things stand along both faces, the same counts said once. */
-function placesText({ front, back, stitches, agree }: FacePlaces, inFront: string, behind: string): string {
-  const after = (places: readonly number[]) =>
-    places.length === 0 ? 'no room for so many' : `after ${places.join(', ')}`;
+type Said = (mm: number) => string;
+
+/** Where things stand: along both faces, the same counts said once; or along the flap's edge, and under it. */
+function placesText(places: FacePlaces | FlapPlaces, inFront: string, behind: string, length: Said): string {
+  const after = (list: readonly number[]) =>
+    list.length === 0 ? 'no room for so many' : `after ${list.join(', ')}`;
+  if (places.on === 'flap') {
+    const along = places.at === 'edge' ? 'along the flap’s lowest edge' : 'round the flap, down to its point';
+    return `Of ${places.stitches} stitches ${along}, ${after(places.after)}: ${behind}. Straight under, ${length(places.below)} below the rim: ${inFront}.`;
+  }
+  const { front, back, stitches, agree } = places;
   return agree && front.join() === back.join()
-    ? `Of ${stitches.front} stitches on each face, ${after(front)}: ${inFront}, and ${behind} at the same counts, alike from either side.`
-    : `${inFront}: of ${stitches.front} stitches ${after(front)}; ${behind}: of ${stitches.back} ${after(back)}.${
+    ? `Of ${stitches.front} stitches on each face, ${after(front)}: ${inFront} in front, and ${behind} behind at the same counts, alike from either side.`
+    : `In front, of ${stitches.front} stitches ${after(front)}: ${inFront}; behind, of ${stitches.back} ${after(back)}: ${behind}.${
         agree ? '' : ' The faces differ: even them out in the edge round.'
       }`;
 }
@@ -150,21 +157,32 @@ const OVER: Record<Over['from'], string> = {
   guess: 'a guess until its contents are told under Brief, or you say it here',
 };
 
-function closureText(own: ClosurePlan, length: (mm: number) => string): string {
+/** How far a loop reaches, and past what. */
+const loopText = (over: Over | undefined, past: string, length: Said): string =>
+  over
+    ? `it reaches over the full bag, ${length(over.length)} thick at its rim (${OVER[over.from]}), and passes ${past}`
+    : `it hangs from the flap and passes ${past}`;
+
+function closureText(own: ClosurePlan, length: Said): string {
   switch (own.of) {
     case 'zip':
       return own.length === undefined
         ? 'No zip is sold as long as this mouth: take one by the metre.'
         : `A zip of ${length(own.length)}, the next at or above half of the way round.`;
     case 'button':
-      return `A loop of ${own.chains} chains: it reaches over the full bag, ${length(own.over.length)} thick at its rim (${OVER[own.over.from]}), and passes the button. ${placesText(own.places, 'buttons in front', 'loops behind')}`;
+      return `A loop of ${own.chains} chains: ${loopText(own.over, 'the button', length)}. ${placesText(own.places, 'buttons', 'loops', length)}`;
     case 'holes':
-      return `Each hole: chain ${own.skip}, skip ${own.skip}; in the next round a stitch for each chain. ${placesText(own.places, 'begin the holes in front', 'sew the buttons on behind')}`;
+      // On a flap the holes are in its own edge; round a mouth they are in front.
+      return `Each hole: chain ${own.skip}, skip ${own.skip}; in the next round a stitch for each chain. ${
+        own.places.on === 'flap'
+          ? placesText(own.places, 'sew the buttons on', 'begin the holes', length)
+          : placesText(own.places, 'begin the holes', 'sew the buttons on', length)
+      }`;
     case 'toggle':
-      return `A loop of ${own.chains} chains: it reaches over the full bag, ${length(own.over.length)} thick at its rim (${OVER[own.over.from]}), and passes the toggle lengthwise. ${placesText(own.places, 'the toggle in front', 'its loop behind')}`;
+      return `A loop of ${own.chains} chains: ${loopText(own.over, 'the toggle lengthwise', length)}. ${placesText(own.places, 'the toggle', 'its loop', length)}`;
     case 'magnet':
-      return `In the middle. ${placesText(own.places, 'one half in front', 'the other behind')}`;
+      return `In the middle. ${placesText(own.places, 'one half', 'the other', length)}`;
     case 'eyelets':
-      return `A chain and a skip for each hole. ${placesText(own.places, 'in front', 'behind')}`;
+      return `A chain and a skip for each hole. ${placesText(own.places, 'holes', 'holes', length)}`;
   }
 }

@@ -11,7 +11,7 @@ const COLOURS: Record<EdgeStrip['parts'][number]['face'], string> = {
   handle: 'var(--kingfisher)',
 };
 
-/** The first edge round rolled out: a stroke for each stitch, what is met on the way above, the faces below. */
+/** The first edge round rolled out: a stroke for each stitch, corners above it, joins and closures above these, the faces below. */
 export function EdgeDrawing({ strip }: { readonly strip: EdgeStrip }) {
   const { stitches, parts, marks } = strip;
   const x = (at: number) => (at * WIDTH) / stitches;
@@ -23,7 +23,7 @@ export function EdgeDrawing({ strip }: { readonly strip: EdgeStrip }) {
   const under = (at: number) =>
     marks.some((mark) => mark.is === 'strap' && at >= mark.at && at < mark.at + mark.wide);
   return (
-    <svg viewBox={`-4 0 ${WIDTH + 8} 62`} className="w-full" role="img" aria-label={label}>
+    <svg viewBox={`-4 -8 ${WIDTH + 8} 70`} className="w-full" role="img" aria-label={label}>
       {parts.map(({ face, from, to }, i) => (
         <g key={i}>
           <path
@@ -65,7 +65,7 @@ export function EdgeDrawing({ strip }: { readonly strip: EdgeStrip }) {
             <circle
               key={i}
               cx={x(at)}
-              cy={13}
+              cy={0}
               r={4}
               fill="var(--card)"
               stroke="var(--loosestrife)"
@@ -73,7 +73,7 @@ export function EdgeDrawing({ strip }: { readonly strip: EdgeStrip }) {
             />
           );
         if (is === 'join')
-          return under(at) ? null : <path key={i} d={`M${middle} 18l-3 -6h6z`} fill="var(--kingfisher)" />;
+          return under(at) ? null : <path key={i} d={`M${middle} 5l-3 -7h6z`} fill="var(--kingfisher)" />;
         return (
           <path
             key={i}

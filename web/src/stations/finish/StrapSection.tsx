@@ -57,6 +57,7 @@ export function StrapSection({ plan, finish, set, straps: own, bands }: StrapSec
         },
       });
   };
+  const flapped = plan.graph.facets.some(({ face }) => face === 'flap');
   return (
     <Section title="Straps">
       {bands.length > 0 && <BandList bands={bands} system={system} />}
@@ -83,7 +84,9 @@ export function StrapSection({ plan, finish, set, straps: own, bands }: StrapSec
             {straps.many === 2 ? ' Work both to the same count.' : ''}
           </p>
           {own.front && <Places title="On the front" places={own.front} />}
-          {own.back && <Places title="On the back" places={own.back} />}
+          {own.back && (
+            <Places title={flapped ? 'On the back, under the flap too' : 'On the back'} places={own.back} />
+          )}
           {own.front && own.back && own.front.loops !== own.back.loops && (
             <p className="text-sm text-loosestrife">
               ✗ Front and back differ by {Math.abs(own.front.loops - own.back.loops)} stitches: count from the

@@ -65,7 +65,7 @@ describe('the closure', () => {
     const own = () => finishOf(planOf(store.getState().document)).closure;
     await choose(hands, 'Closed by', 'Button and loop');
     const button = own();
-    if (button?.of !== 'button') throw new Error('a button was chosen');
+    if (button?.of !== 'button' || button.places.on !== 'faces') throw new Error('a button was chosen');
     expect(said()).toContain(`A loop of ${button.chains} chains`);
     expect(said()).toContain(`after ${button.places.front.join(', ')}`);
     await choose(hands, 'Closed by', 'Magnet');
@@ -75,12 +75,38 @@ describe('the closure', () => {
     expect(screen.queryByTestId('closure-plan')).toBeNull();
   });
 
+  test('a flap takes it: counted along its edge, with the other half straight under it, and no thickness asked', async () => {
+    const { store, hands } = lay(
+      FinishStation,
+      aBag((doc) => {
+        const [motif] = doc.motifs;
+        if (!motif) throw new Error('a new bag has a motif');
+        return {
+          ...doc,
+          features: { flap: { of: 'motifs', motif: motif.id, rounds: 3, columns: 1, rows: 1 } },
+        };
+      }),
+    );
+    await choose(hands, 'Closed by', 'Button and loop');
+    const own = finishOf(planOf(store.getState().document)).closure;
+    if (own?.of !== 'button' || own.places.on !== 'flap') throw new Error('a button was chosen');
+    const { stitches, after } = own.places;
+    const said = screen.getByTestId('closure-plan').textContent;
+    expect(said).toContain('it hangs from the flap and passes the button');
+    expect(said).toContain(`Of ${stitches} stitches along the flap’s lowest edge, after ${after[0]}: loops`);
+    expect(screen.queryByLabelText(/thick at its rim/)).toBeNull();
+    await choose(hands, 'Closed by', 'Buttons and holes');
+    expect(screen.getByTestId('closure-plan').textContent).toMatch(
+      /begin the holes\. Straight under, .* below the rim: sew the buttons on/,
+    );
+  });
+
   test('more buttons stand at more places, as many to the left as to the right', async () => {
     const { store, hands } = lay(FinishStation, aBag());
     await choose(hands, 'Closed by', 'Button and loop');
     await type(hands, 'Buttons', '3');
     const own = finishOf(planOf(store.getState().document)).closure;
-    if (own?.of !== 'button') throw new Error('a button was chosen');
+    if (own?.of !== 'button' || own.places.on !== 'faces') throw new Error('a button was chosen');
     const { front, stitches } = own.places;
     expect(front).toHaveLength(3);
     const [first, , last] = front;

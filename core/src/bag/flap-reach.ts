@@ -1,4 +1,7 @@
-import { type BagGraph, bodyRims, measure, move } from '../bag/index.ts';
+import type { BagGraph } from './graph.ts';
+import { measure } from './measure.ts';
+import { move } from './place.ts';
+import { bodyRims } from './rim.ts';
 
 /** How a flap sits and how far it comes down, mm. */
 export interface FlapReach {
