@@ -17,15 +17,10 @@ export function gatheredSheets(graph: BagGraph): Gathered {
   const piece = pieceIndex(graph);
   const [sheets, bands] = [new Set<string>(), new Set<string>()];
   for (const { a, b, kind } of graph.seams) {
-    if (kind !== 'grown') continue;
-    for (const [wide, narrow] of [
-      [a, b],
-      [b, a],
-    ] as const) {
-      if (intervalLength(wide) < GATHERED * intervalLength(narrow)) continue;
-      sheets.add(piece(wide.piece).cell.sheet);
-      bands.add(narrow.piece);
-    }
+    // The second piece is worked out of the first: where it is the wider one it flares, and draws nothing in.
+    if (kind !== 'grown' || intervalLength(a) < GATHERED * intervalLength(b)) continue;
+    sheets.add(piece(a.piece).cell.sheet);
+    bands.add(b.piece);
   }
   return { sheets, bands };
 }

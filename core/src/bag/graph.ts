@@ -67,7 +67,7 @@ export interface Seam {
   readonly b: Interval;
   /**
    * `flat` can be worked while the net lies open, `closing` only after a fold. `grown` takes no joining: one
-   * piece is worked straight out of the other's edge.
+   * piece, `b`'s, is worked straight out of the other's edge.
    */
   readonly kind: 'flat' | 'closing' | 'grown';
   /** The line of the bag this seam is part of. Seams of one line are named and matched together. */

@@ -49,7 +49,7 @@ export const lining: Check = {
       ),
     );
     const band = graph.pieces.find(({ id }) => id === 'front-band')?.edges[0]?.length ?? Infinity;
-    if (settled.family === 'gathered' && sheetWide > 1.15 * band) {
+    if (settled.family === 'gathered' && (sheetWide > 1.15 * band || settled.sides !== undefined)) {
       const flat = graph.pieces
         .filter(({ cell }) => cell.sheet === 'body')
         .reduce((sum, { outline }) => sum + shoelace(outline), 0);
