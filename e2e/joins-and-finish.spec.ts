@@ -64,7 +64,9 @@ test('straps, closure and lining are chosen, counted, and put in the order of wo
   await page.getByRole('combobox', { name: 'Straps' }).click();
   await page.getByRole('option', { name: 'Two equal ones' }).click();
   await expect(page.getByTestId('strap-plan')).toContainText('Work both to the same count.');
-  await expect(page.getByText(/On the front, \d+ stitches of the edge round: \d+ in from either side/)).toBeVisible();
+  await expect(
+    page.getByText(/On the front, \d+ stitches of the edge round: \d+ in from either side/),
+  ).toBeVisible();
   await expect(page.getByTestId('strap-plan')).toContainText('stretch, estimated');
   await page.getByRole('button', { name: 'I hung a finished strap' }).click();
   // A short sample serves as well as the strap itself; until both lengths are typed nothing changes.

@@ -22,6 +22,31 @@ describe('every family over its whole range', () => {
     );
   });
 
+  test('a flap that laps over the next square by a hair is sewn to the one and closes', () => {
+    // The rectangle comes to 171.743 mm, the square behind to 171.728: 0.008 on either side, less than any stretch.
+    const flapped: Construction = {
+      family: 'pack',
+      body: {
+        family: 'faces-and-strip',
+        face: { of: 'motifs', motif: 'm1', rounds: 7, columns: 3, rows: 1 },
+        strip: {
+          swatch: 's1',
+          worked: 'across',
+          depth: 1,
+          length: { by: 'count', count: 3 },
+          multiple: { multiple: 1, extra: 0 },
+        },
+      },
+      worn: {
+        on: 'back',
+        flap: { of: 'one', motif: 'rectangle', rounds: 4, open: 5 },
+        eyelets: 4,
+        strap: 100,
+      },
+    };
+    expect(checkGraph(build(flapped).graph)).toEqual([]);
+  });
+
   test('has as many rims as it says, each closed, whose length is what the seams leave', () => {
     fc.assert(
       fc.property(constructions, (construction) => {

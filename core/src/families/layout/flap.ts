@@ -108,9 +108,12 @@ export function withFlap(graph: BagGraph, flap: FaceMake, materials: Materials):
   const wide = behind.reduce((sum, { interval }) => sum + intervalLength(interval), 0);
   const [left, right] = [first.from.x, last.to.x];
   // An upper side longer than the rim is eased onto all of it.
-  const ease = Math.min(1, wide / root) * ((right - left) / wide);
-  const seated = seatIn(behind, (left + right) / 2, (root * ease) / 2);
+  const reach = (Math.min(wide, root) * (right - left)) / wide;
+  const seated = seatIn(behind, (left + right) / 2, reach / 2);
+  if (seated.length === 0) return graph;
   const seat = seated.map(({ interval }) => interval);
+  // It lies on what it is sewn to: where it laps by a hair over the next square, that hair is eased, too.
+  const ease = widthOf(seated) / root;
   const laid = laidAgainst(made, middleInNet(graph, seat));
   const { pieces, along: way, outward, middle } = laid;
 
@@ -119,7 +122,8 @@ export function withFlap(graph: BagGraph, flap: FaceMake, materials: Materials):
     ...graph.facets.map(({ motion, outline }) => Math.max(...outline.map((p) => move(motion, p).z))),
   );
   const deep = front - back;
-  const top: Point3 = { x: (left + right) / 2, y: first.from.y, z: back };
+  const sewnTo = seated.flatMap(({ from, to }) => [from.x, to.x]);
+  const top: Point3 = { x: (Math.min(...sewnTo) + Math.max(...sewnTo)) / 2, y: first.from.y, z: back };
   const region = (
     dir: Point3,
     from: Point3,

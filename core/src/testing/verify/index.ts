@@ -59,11 +59,18 @@ const bag = fc
     return { ...plain, features: own, finish, joins: { ...plain.joins, ...how } };
   });
 
-/** So many bags of all families, with anything on them; the same ones for the same seed. */
-export const generated = (many: number, seed: number): Subject[] =>
-  fc
-    .sample(bag, { numRuns: many, seed })
-    .map((document, i) => ({ name: `${document.construction.family} ${seed}:${i}`, document }));
+/**
+ * So many bags of all families, with anything on them, one after the other; the same ones for the same seed. Each is let
+ * go as it is given: a bag that is built stays with its document.
+ */
+export function* generated(many: number, seed: number): Generator<Subject> {
+  const documents = fc.sample(bag, { numRuns: many, seed }).reverse();
+  for (let i = 0; ; i++) {
+    const document = documents.pop();
+    if (!document) return;
+    yield { name: `${document.construction.family} ${seed}:${i}`, document };
+  }
+}
 
 /** What came of one check over all bags. */
 export interface Outcome {
@@ -74,14 +81,18 @@ export interface Outcome {
 }
 
 /** Holds every figure of every bag against its second way. Bags that cannot be planned are left out. */
-export function verify(subjects: readonly Subject[], checks: readonly Check[] = CHECKS): Outcome[] {
-  const plans = subjects.flatMap(({ name, document }) => {
-    const answer = planned(document);
-    return answer.ok ? [{ name, plan: answer.plan }] : [];
-  });
-  return checks.map((check) => ({
+export function verify(subjects: Iterable<Subject>, checks: readonly Check[] = CHECKS): Outcome[] {
+  const outcomes = checks.map((check): { check: Check; differences: string[] } => ({
     check,
-    bags: plans.length,
-    differences: plans.flatMap(({ name, plan }) => check.of(plan).map((text) => `${name}: ${text}`)),
+    differences: [],
   }));
+  let bags = 0;
+  for (const { name, document } of subjects) {
+    const answer = planned(document);
+    if (!answer.ok) continue;
+    bags++;
+    for (const { check, differences } of outcomes)
+      differences.push(...check.of(answer.plan).map((text) => `${name}: ${text}`));
+  }
+  return outcomes.map((outcome) => ({ ...outcome, bags }));
 }
