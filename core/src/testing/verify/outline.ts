@@ -42,7 +42,7 @@ export function takenParts({ seams }: BagGraph): Map<string, Array<readonly [num
 }
 
 /** How near a place must lie to an outline to be on it, mm. */
-const ON = 1e-3;
+const ON = 1e-6;
 
 /** Says whether a place of a piece lies on a part of its outline that no seam takes. */
 export function freePlaces(graph: BagGraph): (piece: string, at: Vec) => boolean {

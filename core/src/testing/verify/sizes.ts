@@ -89,9 +89,9 @@ export const panels: Check = {
       const { gauge } = table.swatch(make.swatch);
       const [wide, tall] = [make.stitches * gauge.pitch.value, make.rows * gauge.row.value];
       const [x, y] = make.rowsRun === 'across' ? [wide, tall] : [tall, wide];
-      // Where part of a side is drawn in the band is left as it comes, within half a stitch.
-      const part =
-        settled.family === 'gathered' && /^(left|right)-band$/.test(id) ? gauge.pitch.value / 2 : 0;
+      // Where part of a side is drawn in the band is left as it comes, within half a stitch; no band has less than one.
+      const beside = settled.family === 'gathered' && /^(left|right)-band$/.test(id);
+      const part = beside ? gauge.pitch.value / (make.stitches === 1 ? 1 : 2) : 0;
       const slack = Math.abs(table.join().value) * joins + part + 0.01;
       return [
         ...differ(`${name || id} wide`, corner.x, x, slack),
