@@ -173,14 +173,18 @@ export function withFlap(graph: BagGraph, flap: FaceMake, materials: Materials):
   };
 }
 
-/** The parts of the rim behind that lie within so much of a middle, mm. */
+/**
+ * The parts of the rim behind that lie within so much of a middle, mm. What would be left of a part beside the seat, or
+ * taken of one, and is no stretch, is not: the seat ends at the part's own end.
+ */
 function seatIn(behind: readonly Behind[], middle: number, reach: number): Behind[] {
   return behind.flatMap(({ interval, from, to }): Behind[] => {
     const wide = to.x - from.x;
-    const [low, high] = [middle - reach, middle + reach].map((x) =>
-      Math.min(1, Math.max(0, (x - from.x) / wide)),
-    );
-    if (low === undefined || high === undefined || (high - low) * wide < NO_STRETCH) return [];
+    const start = middle - reach - from.x;
+    const end = middle + reach - from.x;
+    const low = start < NO_STRETCH ? 0 : start / wide;
+    const high = wide - end < NO_STRETCH ? 1 : end / wide;
+    if ((high - low) * wide < NO_STRETCH) return [];
     const at = (share: number) => interval.from + (interval.to - interval.from) * share;
     const place = (share: number) => ({ ...from, x: from.x + wide * share });
     return [{ interval: { ...interval, from: at(low), to: at(high) }, from: place(low), to: place(high) }];

@@ -1,4 +1,5 @@
 import { type BagGraph, insideOf } from '../../bag/index.ts';
+import { NO_STRETCH } from '../../geometry/index.ts';
 import { type Check, differ } from './check.ts';
 import { freePlaces } from './outline.ts';
 import { holds, type Tri, trianglesOf, type Vec } from './solid.ts';
@@ -79,7 +80,7 @@ export const inside: Check = {
     // A waist is drawn in by what the maker says, not by the fabric.
     const told = !graph.trim?.waist && Number.isFinite(least);
     return [
-      ...differ('Closed as high as', said.height - edge, closed, 1.01 * step),
+      ...differ('Closed as high as', said.height - edge, closed, 1.01 * step + NO_STRETCH),
       ...(told && (said.girth > least + 0.1 || said.girth < least - 3 * between - 0.1)
         ? [`Girth: ${said.girth.toFixed(1)} is said, the shortest ring is ${least.toFixed(1)}`]
         : []),
