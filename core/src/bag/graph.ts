@@ -129,8 +129,12 @@ export interface Strap {
   /** mm */
   readonly length: number;
   readonly width: number;
+  /** Where its ends are sewn on: one face, or a side each. */
+  readonly on: 'front' | 'back' | 'sides';
   /** It hangs behind, for the back to bear, not above the opening. */
   readonly behind: boolean;
+  /** Only its beginning is sewn on: the other end hangs free. */
+  readonly free?: true;
   /** What it is worked in, where that is chosen. */
   readonly swatch?: string;
 }

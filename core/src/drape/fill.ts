@@ -1,45 +1,79 @@
-import { type BagGraph, measure } from '../bag/index.ts';
-import { type Cloth, clothOf } from './cloth.ts';
-import { carriersOf, HANDLED, type Handling, handledActing, layFlap } from './handling.ts';
-import { type Mesh, meshOf } from './mesh.ts';
-import { type Acting, FRAME, stepFrame } from './solve.ts';
-import { axesOf, type Faces, facesOf, mouthOf, uprightOf, type Vector } from './upright.ts';
+import { type BagGraph, insideOf, levelCuts, measure } from '../bag/index.ts';
+import type { ContentFit } from '../fit/index.ts';
+import type { Body, Form, Turn, Vec } from './body/body.ts';
+import { halfOf, type LeftOut, type Packed, packed } from './body/packing.ts';
+import { at } from './cloth/at.ts';
+import { type Cloth, clothOf } from './cloth/cloth.ts';
+import { touchingOf } from './contact/touching.ts';
+import { type StrapNodes, withStraps } from './hang/strap-fabric.ts';
+import { type Mesh, meshOf } from './mesh/mesh.ts';
+import { fabricOf } from './mesh/mesh-fabric.ts';
+import { mouthOf } from './mesh/rim-loops.ts';
+import { carriersOf, laidOf, type Pose, usualPose } from './pose.ts';
+import { type Acting, FRAME, type Pin, stepFrame, stopAtPeaks, type World, worldOf } from './world.ts';
 
-/** Cells along the side of a typical square. */
-const CELLS = 6;
-/** Beyond this many vertices the grid is made coarser. */
-const MOST_VERTICES = 2400;
+/** What a bag is filled with, and how it is put. */
+export interface FillWith {
+  /** Things it must hold, each held against the bag. */
+  readonly contents: readonly ContentFit[];
+  /** How much there is in it besides, 0 to 1: of soft things that stand by themselves. */
+  readonly soft: number;
+  readonly pose: Pose;
+  /** Wanted distance of nodes, as a part of a typical square; finer for measuring. */
+  readonly cells?: number;
+}
 
-/** Seconds over which the seams draw together. */
-export const RAMP = 3;
-/**
- * Push of the filling, from the first on: with less of it while the seams draw together, corners of strips can come to
- * rest pushed in, and nets with long arms crumpled.
- */
-const PRESSURE = 8;
-const FLATTEN = 12;
-const GRAVITY = 2;
-/** The fill is over when the fastest vertex is slower than this, units a second, or after this long. */
-const STILL = 0.06;
-const LONGEST = 7;
-
-/** A bag being filled, a frame at a time. */
+/** A bag being filled, a frame at a time. Lengths in mm, y up, the table at 0. */
 export interface Filling {
   readonly mesh: Mesh;
   readonly cloth: Cloth;
-  /** Seconds of the cloth's own time. */
-  readonly time: number;
+  readonly world: World;
+  readonly straps: readonly StrapNodes[];
+  readonly contents: readonly Packed[];
+  readonly leftOut: readonly LeftOut[];
+  readonly pose: Pose;
+  /** Frames so far. */
+  readonly frame: number;
+  /** It has come to rest, or was stopped after the longest time. */
   readonly settled: boolean;
+  /** It came to rest by itself. */
+  readonly atRest: boolean;
   /** Moves on by one frame of 1/60 s. */
   step(): void;
-  /** Begins something else with the bag, once it is filled. */
-  handle(handling: Handling): void;
-  /**
-   * Vertices in mm, standing on y = 0: x to the right, y up, z to the front once the bag has come together;
-   * before that the net turns from how it lies towards that.
-   */
-  upright(): Float32Array;
+  /** Places of all nodes, those of the straps last. */
+  places(): Float32Array;
+  /** Middle and turning of everything in it, in the order of `contents`. */
+  bodies(): ReadonlyArray<{ readonly form: Form; readonly at: Vec; readonly turn: Turn }>;
 }
+
+/** Cells along the side of a typical square. */
+const CELLS = 6;
+/** Beyond this many nodes the mesh is made coarser. */
+const MOST_NODES = 2400;
+/** Thickness of crocheted fabric, mm. */
+export const THICK = 3;
+/** How hard a full bag is pushed at its bottom, and what share of that is felt at its top. */
+const PUSH = 8;
+const EVEN = 0.35;
+const EVEN_LYING = 0.6;
+const GRAVITY = 1;
+/** Pull on the mouth of a standing bag, per length of it, besides what its fabric weighs. */
+const HELD = 0.5;
+/** Frames in which what was laid inexactly finds its length; in which the filling comes; in which things grow. */
+const LAID = 6;
+const FILLED = 36;
+const GROWN = 50;
+/** At rest: nothing is faster than this, units a second, over so many frames. */
+const STILL = 0.03;
+const CALM = 8;
+/** Frames after which it is enough. */
+const LONGEST = 420;
+/** A hung bag hangs so far above the table, mm. */
+const ABOVE = 120;
+/** Things begin so thin, mm, and grow to their thickness. */
+const THIN = 2;
+/** What a thing of its size weighs, against soft filling. */
+const HEAVY = 3;
 
 /** The length, mm, that the solver counts as 1: a square of a bag three across. */
 export function unitOf(graph: BagGraph): number {
@@ -47,85 +81,184 @@ export function unitOf(graph: BagGraph): number {
   return Math.max(20, (width + height + depth) / 7);
 }
 
-/** Begins to fill a bag from its open net. The same bag always fills the same way. */
-export function fillBag(graph: BagGraph): Filling {
+/** Begins to fill a bag, from how it lies when it is made up and pressed. The same bag always fills the same way. */
+export function fillBag(graph: BagGraph, { contents, soft, pose, cells = CELLS }: FillWith): Filling {
   const unit = unitOf(graph);
-  let spacing = unit / CELLS;
+  let spacing = unit / cells;
   let mesh = meshOf(graph, spacing);
-  while (mesh.count > MOST_VERTICES && spacing < unit) {
+  while (mesh.count > MOST_NODES && spacing < unit) {
     spacing *= 1.25;
     const coarser = meshOf(graph, spacing);
     if (coarser.count === mesh.count) break;
     mesh = coarser;
   }
-  const cloth = clothOf(mesh, unit);
-  const faces = facesOf(graph, mesh);
-  // What is folded away inside may go on swinging.
-  const seen = new Set(cloth.triangles);
-  const scratch = new Float64Array(cloth.position.length);
-  // A bag as deep as wide has no flat front to be pulled to.
-  const size = measure(graph);
-  const flatFaced = size.depth < 0.75 * size.width;
-  let frame = 0;
-  let settled = false;
-  let handled:
-    | { readonly as: Handling; readonly since: number; readonly carriers: readonly number[] }
-    | undefined;
+  const bag = fabricOf(mesh, THICK);
+  const mouth = mouthOf(mesh.triangles, (t) => bag.patches[t]?.holds === true);
+  const body = [...new Set(bag.patches.flatMap(({ nodes, holds }) => (holds ? nodes : [])))];
+  const { fabric, straps } = withStraps(bag, graph.trim?.straps ?? [], body, laidOf(graph, pose), spacing);
+  const { packed: inside, leftOut } = packed(contents, roomOf(graph));
+  const carriers = pose === 'hang' ? carriersOf(graph, mesh, mouth, straps, fabric.start) : [];
+  const put = placing(fabric.start, pose);
+  const cloth = clothOf({ ...fabric, start: put.nodes }, unit);
+  const things = inside.map((thing) => bodyOf(thing, put.place, put.turn, unit));
+  const world = worldOf({
+    cloth,
+    touching: touchingOf(cloth.count, cloth.membrane.triangles, THICK / unit, spacing / unit),
+    mouth,
+    bodies: things,
+    spacing: spacing / unit,
+    parts: [
+      Array.from({ length: mesh.count }, (_, i) => i),
+      ...straps.map(({ rows }) => own(rows, mesh.count)),
+    ],
+  });
+  const pins = carriers.map((node): Pin => {
+    const [x, y, z] = cloth.position.subarray(3 * node, 3 * node + 3);
+    return { node, at: [x ?? 0, y ?? 0, z ?? 0] };
+  });
+  const mass = cloth.membrane.area.reduce((sum, own) => sum + own, 0);
+  const rim = mouth.length * (spacing / unit);
+  let [frame, calm] = [0, 0];
+  const acting = (): Acting => ({
+    softness: {
+      push: PUSH * soft * Math.min(1, Math.max(0, frame - LAID) / (FILLED - LAID)),
+      even: pose === 'lie' ? EVEN_LYING : EVEN,
+      level: 1,
+    },
+    gravity: GRAVITY,
+    damping: frame < LAID ? 250 : frame < FILLED ? 3 : 1.5,
+    lift: pose === 'stand' ? GRAVITY * mass + HELD * rim : 0,
+    table: pose !== 'hang',
+    pins,
+  });
   return {
     mesh,
     cloth,
-    get time() {
-      return frame * FRAME;
+    world,
+    straps,
+    contents: inside,
+    leftOut,
+    pose,
+    get frame() {
+      return frame;
     },
     get settled() {
-      return settled;
+      return calm >= CALM || frame >= LONGEST;
+    },
+    get atRest() {
+      return calm >= CALM;
     },
     step() {
-      const filling = actingAt(frame * FRAME, cloth, faces, flatFaced);
-      const acting = handled ? handledActing(filling, handled) : filling;
-      if (frame * FRAME > RAMP + 0.4) layFlap(cloth, faces, acting);
-      stepFrame(cloth, acting, scratch);
+      inside.forEach(({ form }, i) => {
+        const thing = things[i];
+        if (thing) thing.form = grown(form, Math.min(1, frame / GROWN), unit);
+      });
+      stepFrame(world, acting());
       frame++;
-      const time = frame * FRAME;
-      const begun = handled?.since ?? RAMP + 1.4;
-      const least = handled ? begun + 0.5 : begun;
-      settled =
-        time > (handled ? begun + HANDLED : LONGEST) || (time > least && fastest(cloth, seen) < STILL);
+      if (frame > FILLED) stopAtPeaks(world);
+      calm = frame > GROWN && world.speed < STILL ? calm + 1 : 0;
     },
-    handle(as) {
-      handled = { as, since: frame * FRAME, carriers: as === 'lift' ? carriersOf(cloth, faces) : [] };
-      settled = false;
-    },
-    upright: () => uprightOf(cloth, faces, smooth((frame * FRAME) / RAMP)),
+    places: () => Float32Array.from(cloth.position, (value) => value * unit),
+    bodies: () =>
+      things.map(({ form, at: [x, y, z], turn }) => ({
+        form: scaled(form, unit),
+        at: [x * unit, y * unit, z * unit],
+        turn,
+      })),
   };
 }
 
-const smooth = (t: number) => {
-  const x = Math.min(1, Math.max(0, t));
-  return x * x * (3 - 2 * x);
-};
+/** The nodes of a strap that are its own. */
+const own = (rows: StrapNodes['rows'], first: number) => rows.flat().filter((node) => node >= first);
 
-function actingAt(time: number, cloth: Cloth, faces: Faces, flatFaced: boolean): Acting {
-  const hanging = time > RAMP + 0.4;
-  const { up, front } = hanging
-    ? axesOf(cloth, faces)
-    : { up: [0, 1, 0] as Vector, front: [0, 0, 1] as Vector };
+/** The usual way to fill a bag: in its own pose, with what it must hold, and soft things besides. */
+export const usualFilling = (graph: BagGraph, contents: readonly ContentFit[]): FillWith => ({
+  contents,
+  soft: contents.some(({ fits }) => fits) ? 0.4 : 0.8,
+  pose: usualPose(graph),
+});
+
+function roomOf(graph: BagGraph) {
+  const { height, girth } = insideOf(graph);
+  const widths = Array.from({ length: 41 }, (_, k) => {
+    const y = (height * (k + 0.382)) / 41;
+    const xs = levelCuts(graph, y).flatMap(({ from, to }) => [from.x, to.x]);
+    return { y, wide: xs.length === 0 ? 0 : Math.max(...xs) - Math.min(...xs) };
+  });
   return {
-    gap: 1 - smooth(time / RAMP),
-    pressure: PRESSURE,
-    damping: time < RAMP ? 3 : 5,
-    gravity: hanging ? GRAVITY : 0,
-    carriers: faces.flap.length > 0 ? mouthOf(cloth, faces) : [],
-    flatten: hanging && flatFaced ? FLATTEN : 0,
-    up,
-    front,
+    height,
+    girth,
+    widthBetween: (low: number, high: number) =>
+      Math.min(Infinity, ...widths.flatMap(({ y, wide }) => (y >= low && y <= high ? [wide] : []))),
   };
 }
 
-/** Speed of the fastest of some vertices. */
-function fastest({ velocity: v }: Cloth, vertices: Iterable<number>): number {
-  let most = 0;
-  for (const i of vertices)
-    most = Math.max(most, Math.hypot(v[3 * i] ?? 0, v[3 * i + 1] ?? 0, v[3 * i + 2] ?? 0));
-  return most;
+/** Puts the pressed bag into its pose: upright, hung above the table, or on its back. */
+function placing(start: Float64Array, pose: Pose) {
+  const lies = pose === 'lie';
+  const laid = (x: number, y: number, z: number): Vec => (lies ? [x, z, -y] : [x, y, z]);
+  const nodes = new Float64Array(start.length);
+  let low = Infinity;
+  for (let k = 0; k < start.length; k += 3) {
+    const place = laid(at(start, k), at(start, k + 1), at(start, k + 2));
+    nodes.set(place, k);
+    low = Math.min(low, place[1]);
+  }
+  const rise = (pose === 'hang' ? ABOVE : THICK / 2) - low;
+  for (let k = 1; k < nodes.length; k += 3) nodes[k] = at(nodes, k) + rise;
+  const half = Math.SQRT1_2;
+  const turn: Turn = lies ? [-half, 0, 0, half] : [0, 0, 0, 1];
+  return {
+    nodes,
+    turn,
+    place: ([x, y, z]: Vec): Vec => {
+      const [a, b, c] = laid(x, y, z);
+      return [a, b + rise, c];
+    },
+  };
 }
+
+const scaled = (form: Form, by: number): Form =>
+  form.is === 'box'
+    ? { is: 'box', half: [form.half[0] * by, form.half[1] * by, form.half[2] * by] }
+    : { ...form, radius: form.radius * by, half: form.half * by };
+
+/** A form that has grown to a share of its thickness from front to back, in units. */
+function grown(form: Form, share: number, unit: number): Form {
+  const thin = (full: number) => THIN / 2 + (full - THIN / 2) * share;
+  const now: Form =
+    form.is === 'box'
+      ? { is: 'box', half: [form.half[0], form.half[1], thin(form.half[2])] }
+      : form.axis === 2
+        ? { ...form, half: thin(form.half) }
+        : { ...form, radius: thin(form.radius) };
+  return scaled(now, 1 / unit);
+}
+
+function bodyOf(
+  { content, form, at: middle }: Packed,
+  place: (p: Vec) => Vec,
+  turn: Turn,
+  unit: number,
+): Body {
+  const [x, y, z] = place(middle);
+  const [a, b, c] = halfOf(form).map((half) => (2 * half) / unit);
+  if (a === undefined || b === undefined || c === undefined) throw new Error('A thing without size.');
+  const mass = HEAVY * a * b * c;
+  // As a box of its extents: what turns it need not be exact, it only comes to rest.
+  const inertia = (p: number, q: number) => 12 / (mass * (p * p + q * q));
+  return {
+    id: content.id,
+    form: grown(form, 0, unit),
+    at: [x / unit, y / unit, z / unit],
+    turn,
+    speed: [0, 0, 0],
+    spin: [0, 0, 0],
+    inverseMass: 1 / mass,
+    inverseInertia: [inertia(b, c), inertia(a, c), inertia(a, b)],
+    wasAt: [0, 0, 0],
+    wasTurned: turn,
+  };
+}
+
+export { FRAME };

@@ -1,70 +1,122 @@
-import type { Cloth } from './cloth.ts';
+import { type Body, back, outside, turned, type Vec } from './body/body.ts';
+import { at, nth } from './cloth/at.ts';
+import type { Cloth } from './cloth/cloth.ts';
+import type { Filling } from './fill.ts';
 
 /** What a filled bag measures, and how well it came together. */
 export interface FilledShape {
-  /** Litres up to the rim. */
+  /** Litres up to the mouth. */
   readonly volume: number;
   /** mm round the mouth. */
   readonly opening: number;
-  /** Largest gap left in a seam, mm. */
-  readonly gap: number;
-  /** Largest change of length of any thread of the fabric, as a share. */
+  /** Extents of the bag without its straps, mm. */
+  readonly width: number;
+  readonly height: number;
+  readonly depth: number;
+  /** How much its fabric is pulled longer, as shares: what 95 of 100 parts stay under, and the most. */
   readonly strain: number;
+  readonly mostStrain: number;
+  /** How far what is inside stands out of the fabric, mm. */
+  readonly sticksOut: number;
 }
 
 /** Measures a filled bag. The opening is closed by a fan round its middle for the volume. */
-export function shapeOf({
-  position: p,
-  triangles,
-  rims,
-  unit,
-  closing,
-  flat,
-  stretch,
-}: Pick<Cloth, 'position' | 'triangles' | 'rims' | 'unit' | 'closing' | 'flat' | 'stretch'>): FilledShape {
-  const at = (v: number, axis: number) => p[3 * v + axis] ?? 0;
-  const point = (v: number) => [at(v, 0), at(v, 1), at(v, 2)] as const;
-  type P = readonly [number, number, number];
-  const six = (a: P, b: P, c: P) =>
+export function shapeOf({ cloth, world, mesh }: Pick<Filling, 'cloth' | 'world' | 'mesh'>): FilledShape {
+  const { position: p, unit } = cloth;
+  const strains = strainsOf(cloth).sort((a, b) => a - b);
+  const size = [0, 1, 2].map((axis) => {
+    let [low, high] = [Infinity, -Infinity];
+    for (let i = 0; i < mesh.count; i++) {
+      low = Math.min(low, at(p, 3 * i + axis));
+      high = Math.max(high, at(p, 3 * i + axis));
+    }
+    return (high - low) * unit;
+  });
+  const [width = 0, height = 0, depth = 0] = size;
+  return {
+    volume: (volumeOf(cloth, world.mouth) * unit ** 3) / 1e6,
+    opening: wayRound(p, world.mouth) * unit,
+    width,
+    height,
+    depth,
+    strain: strains[Math.floor(0.95 * strains.length)] ?? 0,
+    mostStrain: strains.at(-1) ?? 0,
+    sticksOut: Math.max(0, ...world.bodies.map((body) => sticksOut(cloth, body))) * unit,
+  };
+}
+
+function wayRound(p: Float64Array, loop: readonly number[]): number {
+  return loop.reduce((sum, v, i) => {
+    const next = loop[(i + 1) % loop.length] ?? v;
+    return (
+      sum +
+      Math.hypot(
+        at(p, 3 * next) - at(p, 3 * v),
+        at(p, 3 * next + 1) - at(p, 3 * v + 1),
+        at(p, 3 * next + 2) - at(p, 3 * v + 2),
+      )
+    );
+  }, 0);
+}
+
+/** Volume by the divergence theorem: every triangle with the origin, and a lid over the mouth. */
+function volumeOf(
+  { position: p, membrane: { triangles }, holding }: Cloth,
+  mouth: readonly number[],
+): number {
+  const point = (v: number): Vec => [at(p, 3 * v), at(p, 3 * v + 1), at(p, 3 * v + 2)];
+  const six = (a: Vec, b: Vec, c: Vec) =>
     a[0] * (b[1] * c[2] - b[2] * c[1]) +
     a[1] * (b[2] * c[0] - b[0] * c[2]) +
     a[2] * (b[0] * c[1] - b[1] * c[0]);
   let volume = 0;
-  for (let t = 0; t < triangles.length; t += 3)
-    volume += six(point(triangles[t] ?? 0), point(triangles[t + 1] ?? 0), point(triangles[t + 2] ?? 0));
-  let opening = 0;
-  for (const [k, rim] of rims.entries()) {
-    const n = rim.length || 1;
-    const sum = rim.reduce((s, v) => [s[0] + at(v, 0) / n, s[1] + at(v, 1) / n, s[2] + at(v, 2) / n] as P, [
-      0, 0, 0,
-    ] as P);
-    rim.forEach((v, i) => {
-      const next = rim[(i + 1) % rim.length] ?? v;
-      // The rim runs along the outlines, so the lid must run against it.
-      volume += six(sum, point(next), point(v));
-      if (k === 0)
-        opening += Math.hypot(at(next, 0) - at(v, 0), at(next, 1) - at(v, 1), at(next, 2) - at(v, 2));
-    });
-  }
-  let gap = 0;
-  for (const { ends, share } of [closing, flat]) {
-    for (let k = 0; k < share.length; k++) {
-      const [a, b0, b1] = [ends[3 * k] ?? 0, ends[3 * k + 1] ?? 0, ends[3 * k + 2] ?? 0];
-      const t = share[k] ?? 0;
-      const off = (axis: number) => at(a, axis) - (1 - t) * at(b0, axis) - t * at(b1, axis);
-      gap = Math.max(gap, Math.hypot(off(0), off(1), off(2)));
+  for (let t = 0; t < holding.length; t++)
+    if (nth(holding, t) === 1)
+      volume += six(
+        point(nth(triangles, 3 * t)),
+        point(nth(triangles, 3 * t + 1)),
+        point(nth(triangles, 3 * t + 2)),
+      );
+  const middle: Vec = [0, 0, 0];
+  for (const v of mouth) for (const k of [0, 1, 2] as const) middle[k] += at(p, 3 * v + k) / mouth.length;
+  // The mouth runs along its triangles, so the lid must run against it.
+  mouth.forEach((v, i) => {
+    volume += six(middle, point(mouth[(i + 1) % mouth.length] ?? v), point(v));
+  });
+  return volume / 6;
+}
+
+/** The largest principal stretch of every triangle, less 1. */
+export function strainsOf({ position: p, membrane: { triangles, inverse, area } }: Cloth): number[] {
+  return Array.from(area, (_, t) => {
+    const [a, b, c] = [
+      3 * nth(triangles, 3 * t),
+      3 * nth(triangles, 3 * t + 1),
+      3 * nth(triangles, 3 * t + 2),
+    ];
+    let [uu, vv, uv] = [0, 0, 0];
+    for (let k = 0; k < 3; k++) {
+      const [e, f] = [at(p, b + k) - at(p, a + k), at(p, c + k) - at(p, a + k)];
+      const u = e * at(inverse, 4 * t) + f * at(inverse, 4 * t + 2);
+      const v = e * at(inverse, 4 * t + 1) + f * at(inverse, 4 * t + 3);
+      uu += u * u;
+      vv += v * v;
+      uv += u * v;
     }
+    return Math.sqrt((uu + vv) / 2 + Math.hypot((uu - vv) / 2, uv)) - 1;
+  });
+}
+
+/** How deep a node of the fabric lies in a body. */
+function sticksOut({ position: p, count }: Cloth, body: Body): number {
+  let most = 0;
+  for (let v = 0; v < count; v++) {
+    const arm: Vec = [
+      at(p, 3 * v) - body.at[0],
+      at(p, 3 * v + 1) - body.at[1],
+      at(p, 3 * v + 2) - body.at[2],
+    ];
+    most = Math.max(most, -outside(body.form, turned(back(body.turn), arm)).off);
   }
-  let strain = 0;
-  for (let k = 0; k < stretch.rest.length; k++) {
-    const [a, b] = [stretch.ends[2 * k] ?? 0, stretch.ends[2 * k + 1] ?? 0];
-    const length = Math.hypot(at(a, 0) - at(b, 0), at(a, 1) - at(b, 1), at(a, 2) - at(b, 2));
-    strain = Math.max(strain, Math.abs(length / (stretch.rest[k] ?? 1) - 1));
-  }
-  return {
-    volume: ((volume / 6) * unit ** 3) / 1e6,
-    opening: opening * unit,
-    gap: gap * unit,
-    strain,
-  };
+  return most;
 }

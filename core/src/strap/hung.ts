@@ -37,8 +37,9 @@ function hungOnto(
   { hanging: length, width: wide, front, back }: StrapPlan,
   swatch: string,
 ): BagGraph {
-  const strap = (name: string, x: number, z: number): Strap => ({
+  const strap = (name: string, on: Strap['on'], x: number, z: number): Strap => ({
     name,
+    on,
     from: { x: -x, y: height, z },
     to: { x, y: height, z },
     length,
@@ -46,11 +47,16 @@ function hungOnto(
     behind: false,
     swatch,
   });
-  const onFace = (name: string, places: StrapPlaces | undefined, z: number): Strap[] =>
-    places ? [strap(name, width / 2 - (width * (places.fromSide + places.under / 2)) / places.loops, z)] : [];
+  const onFace = (name: string, on: Strap['on'], places: StrapPlaces | undefined, z: number): Strap[] =>
+    places
+      ? [strap(name, on, width / 2 - (width * (places.fromSide + places.under / 2)) / places.loops, z)]
+      : [];
   const hung =
     front || back
-      ? [...onFace('Front strap', front, depth / 2), ...onFace('Back strap', back, -depth / 2)]
-      : [strap('Strap', width / 2, 0)];
+      ? [
+          ...onFace('Front strap', 'front', front, depth / 2),
+          ...onFace('Back strap', 'back', back, -depth / 2),
+        ]
+      : [strap('Strap', 'sides', width / 2, 0)];
   return { ...graph, trim: { ...graph.trim, straps: [...(graph.trim?.straps ?? []), ...hung] } };
 }

@@ -5,7 +5,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { DoubleSide, Plane, RepeatWrapping, SRGBColorSpace, TextureLoader, Vector3 } from 'three';
 import { usePointed } from '../drawing/pointed.ts';
 import { Contents } from './Contents.tsx';
-import { contentCorners, fitView, strapsAbove, VIEW } from './fit-view.ts';
+import { fitView, ghostCorners, VIEW } from './fit-view.ts';
 import { type Dressed, dress, putFrame } from './geometry.ts';
 import { Trim } from './Trim.tsx';
 import type { FillState } from './use-filling.ts';
@@ -23,48 +23,33 @@ const CUT = [new Plane(new Vector3(0, 0, -1), 0)];
 const UNCUT: Plane[] = [];
 
 /** The bag with its light, its shadow, what is in it and on it. */
-export function FilledScene({
-  plan,
-  state: { start, frames, shape, handling },
-  frame,
-  open,
-}: FilledSceneProps) {
-  const tall = (name: string) => plan.tapes.find(({ measure }) => measure === name)?.finished.value ?? 300;
+export function FilledScene({ plan, state: { start, frames }, frame, open }: FilledSceneProps) {
   const dressed = useMemo(() => dress(plan, start), [plan, start]);
   useEffect(() => () => dressed.geometry.dispose(), [dressed]);
   const { invalidate, camera, size } = useThree();
   const textures = useTextures(dressed.pictures, invalidate);
   const { point } = usePointed.getState();
-  const positions = frames[frame];
+  const shown = frames[frame];
+  const places = shown?.places;
   useEffect(() => {
-    if (!positions) return;
-    putFrame(dressed.geometry, positions);
+    if (!places) return;
+    putFrame(dressed.geometry, places);
     invalidate();
-  }, [dressed, positions, invalidate]);
+  }, [dressed, places, invalidate]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: cutting open is another picture
   useEffect(() => invalidate(), [open, invalidate]);
-  const done = shape !== undefined;
   const [middle, setMiddle] = useState<readonly [number, number, number]>([0, 0, 0]);
   /** Set once the maker has turned or zoomed: from then on the view is theirs. */
   const turned = useRef(false);
-  const standing = done && frame === frames.length - 1;
   const aspect = size.width / Math.max(1, size.height);
-  const above = standing ? strapsAbove(plan) : 0;
-  const contents = useMemo(() => contentCorners(plan), [plan]);
   useEffect(() => {
-    if (!positions || turned.current) return;
-    const { centre, far } = fitView(
-      positions,
-      above,
-      aspect,
-      standing && handling !== 'flatten' ? contents : [],
-    );
+    if (!places || turned.current) return;
+    const { centre, far } = fitView(places, aspect, ghostCorners(start, places));
     camera.position.copy(VIEW.clone().multiplyScalar(far).add(centre));
     setMiddle([centre.x, centre.y, centre.z]);
     invalidate();
-  }, [positions, above, aspect, standing, handling, contents, camera, invalidate]);
-  // The shadow under the bag.
-  const reach = (tall('width') + tall('depth')) * 0.42;
+  }, [places, start, aspect, camera, invalidate]);
+  const shadow = useMemo(() => (places ? shadowOf(places) : undefined), [places]);
   const onMove = (event: ThreeEvent<PointerEvent>) => {
     event.stopPropagation();
     const id = typeof event.faceIndex === 'number' ? dressed.pieceOf(event.faceIndex) : undefined;
@@ -95,15 +80,38 @@ export function FilledScene({
           />
         ))}
       </mesh>
-      <Pointed dressed={dressed} positions={positions} />
-      {standing && positions && handling !== 'flatten' && <Contents plan={plan} />}
-      {standing && positions && <Trim plan={plan} start={start} positions={positions} open={open} />}
-      <mesh rotation={[-Math.PI / 2, 0, 0]} position={[0, -6, 0]}>
-        <circleGeometry args={[reach * 0.9, 48]} />
-        <meshBasicMaterial color="#0b1512" transparent opacity={0.1} depthWrite={false} />
-      </mesh>
+      <Pointed dressed={dressed} positions={places} />
+      {shown && <Contents start={start} frame={shown} />}
+      {places && <Trim plan={plan} start={start} places={places} open={open} />}
+      {shadow && (
+        <mesh
+          rotation={[-Math.PI / 2, 0, 0]}
+          position={[shadow.x, -2, shadow.z]}
+          scale={[shadow.wide, shadow.deep, 1]}
+        >
+          <circleGeometry args={[0.5, 48]} />
+          <meshBasicMaterial color="#0b1512" transparent opacity={0.12} depthWrite={false} />
+        </mesh>
+      )}
     </>
   );
+}
+
+/** The shadow on the table: under all of it, a little wider. */
+function shadowOf(places: Float32Array) {
+  const [low, high] = [
+    [Infinity, Infinity],
+    [-Infinity, -Infinity],
+  ];
+  for (let i = 0; i < places.length; i += 3) {
+    [0, 2].forEach((axis, k) => {
+      low[k] = Math.min(low[k] ?? 0, places[i + axis] ?? 0);
+      high[k] = Math.max(high[k] ?? 0, places[i + axis] ?? 0);
+    });
+  }
+  const [x0 = 0, z0 = 0] = low;
+  const [x1 = 0, z1 = 0] = high;
+  return { x: (x0 + x1) / 2, z: (z0 + z1) / 2, wide: 1.1 * (x1 - x0), deep: 1.1 * (z1 - z0) };
 }
 
 /** The outline of the piece that is pointed at in either drawing. */

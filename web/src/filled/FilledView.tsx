@@ -1,10 +1,16 @@
 import {
+  type BagGraph,
+  type FilledShape,
   formatLength,
   formatVolume,
-  type Handling,
+  type Hanger,
+  hangerOf,
   type LengthSystem,
   type Plan,
+  POSES,
+  type Pose,
   piecesText,
+  usualFilling,
 } from '@fennot/core';
 import { Canvas } from '@react-three/fiber';
 import { Scissors } from 'lucide-react';
@@ -15,21 +21,29 @@ import { FilledScene } from './FilledScene.tsx';
 import { VIEW_ANGLE } from './fit-view.ts';
 import { type FillState, useFilling } from './use-filling.ts';
 
-const HANDLING_NAMES: Record<Handling, string> = {
-  fill: 'Standing',
-  lift: 'By the straps',
-  flatten: 'Pressed flat',
+/** What a pose is called, by what the bag hangs by. */
+const HUNG: Record<Hanger, string> = {
+  straps: 'By its straps',
+  handles: 'By its handles',
+  shoulders: 'As it is worn',
+  rim: 'Held by its rim',
 };
 
-/** The bag filled: comes together from the net, then turns, zooms, is cut open, hung, pressed flat. */
+const poseName = (pose: Pose, graph: BagGraph) =>
+  pose === 'stand' ? 'Standing' : pose === 'lie' ? 'Lying' : HUNG[hangerOf(graph)];
+
+/** The bag filled: it fills from how it lies pressed, stands, hangs or lies, turns, zooms, is cut open. */
 export default function FilledView({ plan }: { readonly plan: Plan }) {
   const { system, hand } = useSettings();
-  const state = useFilling(plan.document, hand);
+  const usual = useMemo(() => usualFilling(plan.graph, plan.contents), [plan]);
+  const [chosen, choose] = useState<{ readonly pose?: Pose; readonly soft?: number }>({});
+  const { pose, soft } = { ...usual, ...chosen };
+  const state = useFilling(plan.document, hand, { pose, soft });
   const [scrub, setScrub] = useState<number | undefined>(undefined);
   const [open, setOpen] = useState(false);
   const still = useMemo(() => window.matchMedia('(prefers-reduced-motion: reduce)').matches, []);
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new plan is shown from its start
-  useEffect(() => setScrub(undefined), [plan.document]);
+  useEffect(() => setScrub(undefined), [plan.document, pose, soft]);
   if (!state) return <p className="p-4 text-sm text-soft">Laying the net out ...</p>;
   if ('failed' in state)
     return (
@@ -37,10 +51,10 @@ export default function FilledView({ plan }: { readonly plan: Plan }) {
         This bag could not be filled: {state.failed} The pressed views still show it.
       </p>
     );
-  const { frames, shape, handling, handle } = state;
+  const { frames, shape } = state;
   const last = frames.length - 1;
   // Who wants no motion sees the end only.
-  const shown = Math.min(last, scrub ?? (still && !shape && handling === 'fill' ? 0 : last));
+  const shown = Math.min(last, scrub ?? (still && !shape ? 0 : last));
   return (
     <div className="flex size-full min-h-0 flex-col">
       <div className="relative min-h-0 grow">
@@ -57,17 +71,24 @@ export default function FilledView({ plan }: { readonly plan: Plan }) {
       </div>
       <div className="flex flex-wrap items-center gap-2 px-3 pb-1">
         <Switcher
-          label="What is done with it"
-          value={handling}
-          options={(['fill', 'lift', 'flatten'] as const).map((value) => ({
-            value,
-            label: HANDLING_NAMES[value],
-          }))}
-          onChange={(next) => {
-            setScrub(undefined);
-            handle(next);
-          }}
+          label="How it is put"
+          value={pose}
+          options={POSES.map((value) => ({ value, label: poseName(value, plan.graph) }))}
+          onChange={(next) => choose({ ...chosen, pose: next })}
         />
+        <label className="flex min-w-40 grow items-center gap-2 text-xs text-soft">
+          Soft filling
+          <input
+            type="range"
+            min={10}
+            max={100}
+            step={10}
+            value={Math.round(100 * soft)}
+            aria-label="Soft filling, percent"
+            onChange={(event) => choose({ ...chosen, soft: Number(event.target.value) / 100 })}
+            className="min-w-0 grow accent-kingfisher"
+          />
+        </label>
         <button
           type="button"
           aria-pressed={open}
@@ -79,57 +100,35 @@ export default function FilledView({ plan }: { readonly plan: Plan }) {
         </button>
       </div>
       <label className="flex items-center gap-3 px-3 text-xs text-soft">
-        flat
+        pressed
         <input
           type="range"
           min={0}
           max={Math.max(1, last)}
           value={shown}
-          aria-label="From flat to made up"
+          aria-label="From pressed to filled"
           onChange={(event) => setScrub(Number(event.target.value))}
           className="min-w-0 grow accent-kingfisher"
         />
-        {handling === 'fill' ? 'filled' : HANDLING_NAMES[handling].toLowerCase()}
+        filled
       </label>
       <p className="px-3 pt-1 text-xs text-soft" data-testid="filled">
-        {shape
-          ? saidOf(plan, handling, shape, bulgeOf(frames.at(-1)), system)
-          : handling === 'fill'
-            ? 'The seams draw together ...'
-            : 'It moves ...'}
+        {shape ? saidOf(plan, state, shape, system) : 'It fills ...'}
       </p>
     </div>
   );
 }
 
-/** How thick the filled bag is from front to back, mm. */
-function bulgeOf(frame: Float32Array | undefined): number {
-  let [low, high] = [0, 0];
-  for (let i = 2; i < (frame?.length ?? 0); i += 3) {
-    low = Math.min(low, frame?.[i] ?? 0);
-    high = Math.max(high, frame?.[i] ?? 0);
-  }
-  return high - low;
-}
-
-function saidOf(
-  { graph }: Plan,
-  handling: Handling,
-  shape: NonNullable<FillState['shape']>,
-  bulge: number,
-  system: LengthSystem,
-): string {
-  // With a flap or handles the free edge runs round them, too, and says nothing about the mouth.
-  const plain = !graph.facets.some(({ face }) => face === 'flap' || face === 'handle');
-  const opening = formatLength(shape.opening, system);
-  switch (handling) {
-    case 'fill':
-      return `Holds about ${formatVolume(shape.volume, system)} up to the rim${plain ? `; opening ${opening} round` : ''}; bulges to ${formatLength(bulge, system)}. A picture of a filled bag: sizes are on the tapes.`;
-    case 'lift':
-      return `Hung by four places of its rim, loaded${plain ? `: the opening is then ${opening} round` : ''}.`;
-    case 'flatten':
-      return 'Pressed flat again, as it lies in a drawer.';
-  }
+function saidOf(plan: Plan, { start }: FillState, shape: FilledShape, system: LengthSystem): string {
+  const out = start.leftOut.map(({ id, why }) => {
+    const name = plan.contents.find(({ content }) => content.id === id)?.content.name ?? '';
+    return why === 'too large' ? `${name} does not go in.` : `${name} finds no room beside the others.`;
+  });
+  return [
+    ...out,
+    `Holds about ${formatVolume(shape.volume, system)} up to its mouth, which is ${formatLength(shape.opening, system)} round; bulges to ${formatLength(shape.depth, system)}.`,
+    'A picture of a filled bag: sizes are on the tapes.',
+  ].join(' ');
 }
 
 function describe(plan: Plan, { shape }: FillState, system: LengthSystem): string {

@@ -1,63 +1,78 @@
-import { type Plan, type Strap, strapPath, yarnOfTrim } from '@fennot/core';
+import { type Plan, yarnOfTrim } from '@fennot/core';
 import { useMemo } from 'react';
-import { BufferAttribute, BufferGeometry, CatmullRomCurve3, DoubleSide, TubeGeometry, Vector3 } from 'three';
+import { BufferAttribute, BufferGeometry, DoubleSide, Vector3 } from 'three';
 import type { FillStart } from '../workers/fill.worker.ts';
 
 interface TrimProps {
   readonly plan: Plan;
   readonly start: FillStart;
-  readonly positions: Float32Array;
+  readonly places: Float32Array;
   readonly open: boolean;
 }
 
-/** Edge rounds and straps on the filled bag. */
-export function Trim({ plan, start, positions, open }: TrimProps) {
-  const { edging, straps = [] } = plan.graph.trim ?? {};
+/** Edge rounds on the filled bag. */
+export function Trim({ plan, start, places, open }: TrimProps) {
+  const { edging } = plan.graph.trim ?? {};
   const { document } = plan;
   const height = edging?.height ?? 0;
   const growth = edging?.growth ?? 0;
+  const beside = useMemo(() => neighboursOf(start), [start]);
   const edge = useMemo(
-    () => (height > 0 ? bandOn(start.rims, positions, height, growth) : undefined),
-    [start, positions, height, growth],
+    () => (height > 0 ? bandOn(start.rims, beside, places, height, growth) : undefined),
+    [start, beside, places, height, growth],
   );
+  if (!edge || open) return null;
   return (
-    <>
-      {edge && !open && (
-        <mesh geometry={edge}>
-          <meshStandardMaterial
-            color={yarnOfTrim(document, edging?.swatch).colour}
-            side={DoubleSide}
-            roughness={0.95}
-          />
-        </mesh>
-      )}
-      {straps.map((strap) => (
-        <mesh key={strap.name} geometry={tubeOf(strap, positions)}>
-          <meshStandardMaterial color={yarnOfTrim(document, strap.swatch).colour} roughness={0.95} />
-        </mesh>
-      ))}
-    </>
+    <mesh geometry={edge}>
+      <meshStandardMaterial
+        color={yarnOfTrim(document, edging?.swatch).colour}
+        side={DoubleSide}
+        roughness={0.95}
+      />
+    </mesh>
   );
 }
 
-/** A band that stands on every rim, drawn in or flared towards its upper edge. */
+/** For every place on a rim, the places of its triangles that are on none. */
+function neighboursOf({ rims, triangles }: FillStart): ReadonlyMap<number, ReadonlySet<number>> {
+  const onRim = new Set(rims.flat());
+  const found = new Map<number, Set<number>>([...onRim].map((v) => [v, new Set()]));
+  for (let t = 0; t < triangles.length; t += 3) {
+    const own = triangles.subarray(t, t + 3);
+    for (const v of own) for (const other of own) if (!onRim.has(other)) found.get(v)?.add(other);
+  }
+  return found;
+}
+
+/** A band that goes on from every rim the way its fabric runs there, drawn in or flared towards its upper edge. */
 function bandOn(
   rims: FillStart['rims'],
-  positions: Float32Array,
+  beside: ReadonlyMap<number, ReadonlySet<number>>,
+  places: Float32Array,
   height: number,
   growth: number,
 ): BufferGeometry {
   const points: number[] = [];
   const faces: number[] = [];
+  const at = (v: number) => new Vector3().fromArray(places, 3 * v);
   for (const rim of rims) {
     const first = points.length / 3;
-    const at = (v: number, axis: number) => positions[3 * v + axis] ?? 0;
-    const middle = [0, 2].map((axis) => rim.reduce((sum, v) => sum + at(v, axis) / rim.length, 0));
-    const [mx = 0, mz = 0] = middle;
-    for (const v of rim) {
-      const [x, y, z] = [at(v, 0), at(v, 1), at(v, 2)];
-      points.push(x, y, z, mx + (x - mx) * (1 + growth), y + height, mz + (z - mz) * (1 + growth));
-    }
+    const middle = rim.reduce((sum, v) => sum.add(at(v).divideScalar(rim.length)), new Vector3());
+    rim.forEach((v, i) => {
+      const here = at(v);
+      const along = at(rim[(i + 1) % rim.length] ?? v)
+        .sub(at(rim.at(i - 1) ?? v))
+        .normalize();
+      const out = [...(beside.get(v) ?? [])].reduce(
+        (sum, other) => sum.add(here).sub(at(other)),
+        new Vector3(),
+      );
+      out.addScaledVector(along, -out.dot(along));
+      if (out.lengthSq() < 1e-6) out.set(0, 1, 0);
+      const top = here.clone().addScaledVector(out.normalize(), height);
+      const flare = top.clone().sub(middle).setY(0).multiplyScalar(growth);
+      points.push(...here.toArray(), ...top.add(flare).toArray());
+    });
     rim.forEach((_, i) => {
       const [a, b] = [first + 2 * i, first + 2 * ((i + 1) % rim.length)];
       faces.push(a, b, b + 1, a, b + 1, a + 1);
@@ -68,21 +83,4 @@ function bandOn(
   geometry.setIndex(faces);
   geometry.computeVertexNormals();
   return geometry;
-}
-
-/** A strap as a tube; its ends move onto the fabric nearest to where they are fixed. */
-function tubeOf(strap: Strap, positions: Float32Array): TubeGeometry {
-  const nearest = (p: Strap['from']) => {
-    let best = { x: p.x, y: p.y, z: p.z };
-    let least = Infinity;
-    for (let i = 0; i < positions.length; i += 3) {
-      const [x, y, z] = [positions[i] ?? 0, positions[i + 1] ?? 0, positions[i + 2] ?? 0];
-      const off = Math.hypot(x - p.x, y - p.y, z - p.z);
-      if (off < least) [least, best] = [off, { x, y, z }];
-    }
-    return best;
-  };
-  const path = strapPath({ ...strap, from: nearest(strap.from), to: nearest(strap.to) });
-  const curve = new CatmullRomCurve3(path.map(({ x, y, z }) => new Vector3(x, y, z)));
-  return new TubeGeometry(curve, 48, strap.width / 3, 8);
 }

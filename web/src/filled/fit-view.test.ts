@@ -17,7 +17,6 @@ test('a bag of any shape is seen whole by the camera, in a frame of any shape, a
         const [own, beside] = [vertices.slice(0, bag), vertices.slice(bag)];
         const { centre, far } = fitView(
           Float32Array.from(own.flat()),
-          0,
           aspect,
           beside.map((vertex) => new Vector3(...vertex)),
         );

@@ -1,5 +1,6 @@
-import { must, type Plan, placeContents } from '@fennot/core';
+import type { Form } from '@fennot/core';
 import { Vector3 } from 'three';
+import type { FillStart } from '../workers/fill.worker.ts';
 
 /** The camera's angle of view from bottom to top, degrees. */
 export const VIEW_ANGLE = 32;
@@ -18,73 +19,57 @@ export interface Fit {
 }
 
 /**
- * From where every vertex of a frame and everything beside them is seen, and so much above the vertices, mm. A vertex so far to the side is seen from
- * where it lies within the angle of view: as far behind it as it lies aside over the tangent of half the angle.
+ * From where every place of a frame and everything beside it is seen. A place so far to the side is seen from where it
+ * lies within the angle of view: as far behind it as it lies aside over the tangent of half the angle.
  *
  * @param aspect how many times the picture is as wide as high.
  */
-export function fitView(
-  positions: Float32Array,
-  above: number,
-  aspect: number,
-  beside: readonly Vector3[] = [],
-): Fit {
+export function fitView(places: Float32Array, aspect: number, beside: readonly Vector3[] = []): Fit {
   const low = new Vector3(Infinity, Infinity, Infinity);
   const high = new Vector3(-Infinity, -Infinity, -Infinity);
-  const vertex = new Vector3();
-  for (let i = 0; i < positions.length; i += 3) {
-    vertex.fromArray(positions, i);
-    low.min(vertex);
-    high.max(vertex);
-  }
-  const top = high.y;
-  high.y += above;
-  for (const point of beside) {
+  const all = [...beside];
+  for (let i = 0; i < places.length; i += 3) all.push(new Vector3().fromArray(places, i));
+  for (const point of all) {
     low.min(point);
     high.max(point);
   }
   const centre = low.clone().add(high).multiplyScalar(0.5);
   const tangent = Math.tan((VIEW_ANGLE * Math.PI) / 360);
-  const farFor = (point: Vector3) => {
-    point.sub(centre);
-    const aside = Math.max(Math.abs(point.dot(RIGHT)) / aspect, Math.abs(point.dot(UP)));
-    return point.dot(VIEW) + (ROOM * aside) / tangent;
-  };
   let far = 0;
-  for (let i = 0; i < positions.length; i += 3) {
-    vertex.fromArray(positions, i);
-    // What hangs over the bag's highest places may reach so far above them.
-    if (vertex.y > top - above / 2) vertex.y += above;
-    far = Math.max(far, farFor(vertex));
+  for (const point of all) {
+    const from = point.clone().sub(centre);
+    const aside = Math.max(Math.abs(from.dot(RIGHT)) / aspect, Math.abs(from.dot(UP)));
+    far = Math.max(far, from.dot(VIEW) + (ROOM * aside) / tangent);
   }
-  for (const point of beside) far = Math.max(far, farFor(vertex.copy(point)));
   return { centre, far };
 }
 
-/** What stands in the bag, where it stands, to scale. */
-export function standingIn({ document, tapes }: Plan) {
-  const width = must(
-    tapes.find(({ measure }) => measure === 'width'),
-    'width',
-  ).finished.value;
-  return placeContents(document.brief.contents ?? [], width);
+/** Room between the bag and what stands beside it, mm. */
+const BESIDE = 40;
+
+/** Half the extents of a form. */
+export const halfOf = (form: Form): Vector3 => {
+  if (form.is === 'box') return new Vector3(...form.half);
+  const half = new Vector3(form.radius, form.radius, form.radius);
+  return half.setComponent(form.axis, form.half);
+};
+
+/** Where what does not go in stands: on the table, to the right of the bag, one after the other. */
+export function ghostsBeside({ leftOut }: FillStart, places: Float32Array) {
+  let right = -Infinity;
+  for (let i = 0; i < places.length; i += 3) right = Math.max(right, places[i] ?? 0);
+  return leftOut.map(({ id, form }) => {
+    const half = halfOf(form);
+    const at = new Vector3(right + BESIDE + half.x, half.y, 0);
+    right = at.x + half.x;
+    return { id, form, at, half };
+  });
 }
 
-/** The corners round everything that stands in the bag. */
-export const contentCorners = (plan: Plan): Vector3[] =>
-  standingIn(plan).flatMap(({ at, size }) =>
-    [-0.5, 0.5].flatMap((x) =>
-      [-0.5, 0.5].flatMap((y) =>
-        [-0.5, 0.5].map((z) => new Vector3(at.x + x * size.x, at.y + y * size.y, at.z + z * size.z)),
-      ),
+/** The corners round everything that stands beside the bag. */
+export const ghostCorners = (start: FillStart, places: Float32Array): Vector3[] =>
+  ghostsBeside(start, places).flatMap(({ at, half }) =>
+    [-1, 1].flatMap((x) =>
+      [-1, 1].flatMap((y) => [-1, 1].map((z) => new Vector3(x, y, z).multiply(half).add(at))),
     ),
-  );
-
-/** How far the straps reach above the rim, mm; those that hang behind do not. */
-export const strapsAbove = ({ graph }: Plan): number =>
-  Math.max(
-    0,
-    ...(graph.trim?.straps ?? [])
-      .filter(({ behind }) => !behind)
-      .map(({ from, to, length }) => Math.sqrt(Math.max(0, (length / 2) ** 2 - ((to.x - from.x) / 2) ** 2))),
   );

@@ -1,47 +1,61 @@
-import { extent, must, type Plan, pieceIndex } from '@fennot/core';
+import { extent, must, type Plan, pieceIndex, swatchOf, yarnOfTrim } from '@fennot/core';
 import { BufferAttribute, BufferGeometry } from 'three';
 import { clothOf } from '../drawing/Fabric.tsx';
+import { panelTile } from '../drawing/panel-tile.ts';
 import type { FillStart } from '../workers/fill.worker.ts';
 
-/** The mesh ready for drawing, with the pictures its groups wear and the piece of each triangle. */
+/** The bag ready for drawing, with the pictures its groups wear and the piece of each triangle. */
 export interface Dressed {
   readonly geometry: BufferGeometry;
   readonly pictures: readonly string[];
-  /** Piece id by triangle. */
+  /** Piece id by triangle; nothing for a strap. */
   readonly pieceOf: (triangle: number) => string | undefined;
-  /** Vertices round each piece, by its id. */
+  /** Places round each piece, by its id. */
   readonly borders: ReadonlyMap<string, readonly number[]>;
 }
 
-/** Dresses the mesh: every piece wears its own drawing, pieces of one picture are drawn together. */
-export function dress(plan: Plan, { count, triangles, grids }: FillStart): Dressed {
+/** Two stitches by two rows of a strap, mm, where its own gauge is not told. */
+const STRAP_TILE = 12;
+
+/** Dresses the bag: every piece wears its own drawing, pieces of one picture are drawn together. */
+export function dress(plan: Plan, { count, triangles, pieces, straps }: FillStart): Dressed {
   const cloth = clothOf(plan);
   const pieceOf = pieceIndex(plan.graph);
   const uv = new Float32Array(2 * count);
-  const owner = new Map<number, string>();
+  const owner: string[] = [];
   const pictureOf = new Map<string, string>();
-  const borders = new Map<string, readonly number[]>();
-  for (const { piece: id, at, points, border } of grids) {
+  for (const { id, first, many, on } of pieces) {
     const piece = pieceOf(id);
     const worn = cloth(piece);
     pictureOf.set(id, worn.href);
     const box = extent(piece.outline);
     const size = worn.is === 'picture' ? box : worn;
     const turned = worn.is === 'tile' && worn.turned;
-    at.forEach((vertex, k) => {
-      owner.set(vertex, id);
-      const { x, y } = must(points[k], 'place of the vertex');
-      uv[2 * vertex] = (turned ? y : x) / size.width;
-      uv[2 * vertex + 1] = (turned ? -x : y) / size.height;
-    });
-    borders.set(id, border);
+    for (let k = 0; k < many; k++) {
+      const [x, y] = [on[2 * k] ?? 0, on[2 * k + 1] ?? 0];
+      owner[first + k] = id;
+      uv[2 * (first + k)] = (turned ? y : x) / size.width;
+      uv[2 * (first + k) + 1] = (turned ? -x : y) / size.height;
+    }
+  }
+  const hung = plan.graph.trim?.straps ?? [];
+  for (const { id, first, many, on } of straps) {
+    const key = `strap/${id}`;
+    const swatch = hung.find(({ name }) => name === id)?.swatch;
+    const stitch = swatch === undefined ? 'low' : swatchOf(plan.document, swatch).stitch;
+    pictureOf.set(key, panelTile(stitch, yarnOfTrim(plan.document, swatch).colour));
+    for (let k = 0; k < many; k++) {
+      owner[first + k] = key;
+      uv[2 * (first + k)] = (on[2 * k + 1] ?? 0) / STRAP_TILE;
+      uv[2 * (first + k) + 1] = (on[2 * k] ?? 0) / STRAP_TILE;
+    }
   }
 
   const pictures = [...new Set(pictureOf.values())];
   const groups = pictures.map(() => ({ corners: [] as number[], owners: [] as string[] }));
   for (let t = 0; t < triangles.length; t += 3) {
     const corners = triangles.subarray(t, t + 3);
-    const id = must(owner.get(must(corners[0], 'corner')), 'piece of the triangle');
+    const id = must(owner[must(corners[0], 'corner')], 'owner of the triangle');
     const group = must(groups[pictures.indexOf(must(pictureOf.get(id), 'picture'))], 'group');
     group.corners.push(...corners);
     group.owners.push(id);
@@ -55,14 +69,23 @@ export function dress(plan: Plan, { count, triangles, grids }: FillStart): Dress
     geometry.addGroup(start, corners.length, group);
     start += corners.length;
   });
-  const pieces = groups.flatMap(({ owners }) => owners);
-  return { geometry, pictures, pieceOf: (triangle) => pieces[triangle], borders };
+  const owners = groups.flatMap((group) => group.owners);
+  const borders = new Map(pieces.map(({ id, border }) => [id, border]));
+  return {
+    geometry,
+    pictures,
+    borders,
+    pieceOf: (triangle) => {
+      const id = owners[triangle];
+      return id !== undefined && borders.has(id) ? id : undefined;
+    },
+  };
 }
 
-/** Puts a frame's positions on. */
-export function putFrame(geometry: BufferGeometry, positions: Float32Array): void {
+/** Puts a frame's places on. */
+export function putFrame(geometry: BufferGeometry, places: Float32Array): void {
   const attribute = geometry.getAttribute('position');
-  attribute.array.set(positions);
+  attribute.array.set(places);
   attribute.needsUpdate = true;
   geometry.computeVertexNormals();
   geometry.computeBoundingSphere();

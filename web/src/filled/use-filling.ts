@@ -1,25 +1,23 @@
-import type { BagDocument, FilledShape, Handling, Settings } from '@fennot/core';
+import type { BagDocument, FilledShape, FillWith, Settings } from '@fennot/core';
 import { proxy, type Remote, wrap } from 'comlink';
 import { useEffect, useState } from 'react';
-import type { Filler, FillStart } from '../workers/fill.worker.ts';
+import type { Filler, FillFrame, FillStart } from '../workers/fill.worker.ts';
 
-/** A bag being filled, or filled: its mesh, the frames so far, and in the end what it measures. */
+/** A bag being filled, or filled: what is drawn, the frames so far, and in the end what it measures. */
 export interface FillState {
   readonly start: FillStart;
-  readonly frames: readonly Float32Array[];
+  readonly frames: readonly FillFrame[];
   readonly shape: FilledShape | undefined;
-  /** What is being done with it, or was done last. */
-  readonly handling: Handling;
-  readonly handle: (handling: Handling) => void;
 }
 
 /** Quiet time after an edit before the bag is filled anew, ms. */
-const PAUSE = 250;
+const PAUSE = 150;
 
-/** Fills the bag in a worker; a changed plan ends the old filling and begins another. */
+/** Fills the bag in a worker; a changed plan, or another way to fill it, ends the old filling and begins another. */
 export function useFilling(
   document: BagDocument,
   hand: Settings['hand'],
+  { pose, soft }: Omit<FillWith, 'contents'>,
 ): FillState | { readonly failed: string } | undefined {
   const [state, setState] = useState<ReturnType<typeof useFilling>>(undefined);
   useEffect(() => {
@@ -34,38 +32,29 @@ export function useFilling(
         if (wanted) setState({ failed: 'What fills it could not be loaded. Is the Fennot server there?' });
       };
       filler = wrap<Filler>(worker);
-      const frames: Float32Array[] = [];
+      const frames: FillFrame[] = [];
       let begun: FillStart | undefined;
       // The answer may overtake the last frame, which comes another way: neither may undo the other.
       let shape: FilledShape | undefined;
-      let handling: Handling = 'fill';
       const tell = () => {
-        if (wanted && begun) setState({ start: begun, frames: [...frames], shape, handling, handle });
+        if (wanted && begun) setState({ start: begun, frames: [...frames], shape });
       };
-      const onFrame = proxy((positions: Float32Array) => {
-        frames.push(positions);
+      const onFrame = proxy((frame: FillFrame) => {
+        frames.push(frame);
         tell();
       });
-      const settle = (filled: Promise<FilledShape>) =>
-        filled.then(
-          (measured) => {
-            shape = measured;
-            tell();
-          },
-          (error: unknown) => {
-            if (wanted) setState({ failed: error instanceof Error ? error.message : 'The worker ended.' });
-          },
-        );
-      const handle = (next: Handling) => {
-        if (!filler || shape === undefined) return;
-        shape = undefined;
-        handling = next;
-        settle(filler.handle(next, onFrame));
-      };
       const onStart = proxy((start: FillStart) => {
         begun = start;
       });
-      settle(filler.fill(document, hand, onStart, onFrame));
+      filler.fill(document, hand, { pose, soft }, onStart, onFrame).then(
+        (measured) => {
+          shape = measured;
+          tell();
+        },
+        (error: unknown) => {
+          if (wanted) setState({ failed: error instanceof Error ? error.message : 'The worker ended.' });
+        },
+      );
     }, PAUSE);
     return () => {
       wanted = false;
@@ -73,6 +62,6 @@ export function useFilling(
       worker?.terminate();
       filler = undefined;
     };
-  }, [document, hand]);
+  }, [document, hand, pose, soft]);
   return state;
 }

@@ -2,89 +2,160 @@ import {
   type BagDocument,
   type FilledShape,
   type Filling,
+  type FillWith,
+  type Form,
   fillBag,
-  type Handling,
   mirrored,
-  type Point,
   planOf,
   type Settings,
   shapeOf,
 } from '@fennot/core';
 import { expose, transfer } from 'comlink';
 
-/** A piece's vertices for drawing: where each stands on it, mm, and those along its outline in order. */
-export interface DrawnGrid {
-  readonly piece: string;
-  readonly at: Int32Array;
-  readonly points: readonly Point[];
+/** What a place in the drawing belongs to: a piece, with where on it, or a strap. */
+export interface DrawnPart {
+  readonly id: string;
+  /** Places of the drawing from here on. */
+  readonly first: number;
+  readonly many: number;
+  /** Where each stands on the piece, mm, two numbers each. */
+  readonly on: Float32Array;
+  /** Places along its outline, in order. */
   readonly border: readonly number[];
 }
 
+/** The filled bag for drawing: places, and the triangles over them. */
 export interface FillStart {
+  /** How many places there are. */
   readonly count: number;
   readonly triangles: Int32Array;
-  readonly grids: readonly DrawnGrid[];
-  /** Vertices round each opening, the mouth first. */
+  readonly pieces: readonly DrawnPart[];
+  readonly straps: readonly DrawnPart[];
+  /** Places round each opening, the mouth first. */
   readonly rims: readonly (readonly number[])[];
+  /** Things that have been put in, in order. */
+  readonly inside: ReadonlyArray<{ readonly id: string; readonly form: Form }>;
+  /** Things that stay outside. */
+  readonly leftOut: ReadonlyArray<{ readonly id: string; readonly form: Form; readonly why: string }>;
+}
+
+/** One moment: where every place is, mm, and for everything inside its middle, its turning and its size now. */
+export interface FillFrame {
+  readonly places: Float32Array;
+  /** Ten numbers each: middle, turning (x, y, z, w), and the share of its size in its own three ways. */
+  readonly bodies: Float32Array;
 }
 
 /** Every so many solver frames are shown and kept. */
 const KEEP = 3;
 
-let filling: Filling | undefined;
+type OnFrame = (frame: FillFrame) => void;
 
-type OnFrame = (positions: Float32Array) => void;
-
-/** Steps until the bag lies still, showing it now and then. */
-async function run(own: Filling, onFrame: OnFrame): Promise<FilledShape> {
-  const show = () => {
-    const positions = own.upright();
-    onFrame(transfer(positions, [positions.buffer]));
+/** The places of the drawing over the nodes of the mesh: vertices of pieces, then those of straps. */
+function drawingOf({ mesh, straps, contents, leftOut }: Filling): { start: FillStart; nodes: Int32Array } {
+  const nodes: number[] = [];
+  const byPiece = new Map<string, number[]>();
+  mesh.vertices.forEach(({ piece }, v) => {
+    const own = byPiece.get(piece.id);
+    if (own) own.push(v);
+    else byPiece.set(piece.id, [v]);
+  });
+  const placeOf = new Map<number, number>();
+  const firstAt = new Map<number, number>();
+  const pieces = [...byPiece].map(([id, all]): DrawnPart => {
+    // What is tucked away has no node.
+    const own = all.filter((v) => (mesh.vertices[v]?.node ?? -1) >= 0);
+    const first = nodes.length;
+    for (const v of own) {
+      const node = mesh.vertices[v]?.node ?? 0;
+      placeOf.set(v, nodes.length);
+      if (!firstAt.has(node)) firstAt.set(node, nodes.length);
+      nodes.push(node);
+    }
+    return {
+      id,
+      first,
+      many: own.length,
+      on: Float32Array.from(own.flatMap((v) => [mesh.vertices[v]?.x ?? 0, mesh.vertices[v]?.y ?? 0])),
+      border: (mesh.outlines.get(id) ?? []).flatMap((v) => placeOf.get(v) ?? []),
+    };
+  });
+  const triangles = Array.from(mesh.corners, (v) => placeOf.get(v) ?? 0);
+  const bands = straps.map(({ strap, rows }): DrawnPart => {
+    const first = nodes.length;
+    const { length, width } = strap;
+    const on: number[] = [];
+    rows.forEach(([a, b], i) => {
+      nodes.push(a, b);
+      const along = (length * i) / (rows.length - 1);
+      on.push(0, along, width, along);
+      if (i === 0) return;
+      const [c, d, e, f] = [first + 2 * i - 2, first + 2 * i - 1, first + 2 * i + 1, first + 2 * i];
+      triangles.push(c, d, e, c, e, f);
+    });
+    return { id: strap.name, first, many: 2 * rows.length, on: Float32Array.from(on), border: [] };
+  });
+  return {
+    nodes: Int32Array.from(nodes),
+    start: {
+      count: nodes.length,
+      triangles: Int32Array.from(triangles),
+      pieces,
+      straps: bands,
+      rims: mesh.rims.map((rim) => rim.map((node) => firstAt.get(node) ?? 0)),
+      inside: contents.map(({ content, form }) => ({ id: content.id, form })),
+      leftOut: leftOut.map(({ content, form, why }) => ({ id: content.id, form, why })),
+    },
   };
-  show();
-  for (let frame = 1; !own.settled; frame++) {
-    own.step();
-    if (frame % KEEP === 0) {
+}
+
+const sizeOf = (form: Form): readonly [number, number, number] => {
+  if (form.is === 'box') return form.half;
+  const { axis, radius, half } = form;
+  return [axis === 0 ? half : radius, axis === 1 ? half : radius, axis === 2 ? half : radius];
+};
+
+function frameOf(filling: Filling, nodes: Int32Array): FillFrame {
+  const at = filling.places();
+  const places = new Float32Array(3 * nodes.length);
+  nodes.forEach((node, k) => {
+    places.set(at.subarray(3 * node, 3 * node + 3), 3 * k);
+  });
+  const bodies = filling.bodies().flatMap(({ form, at: middle, turn }, i) => {
+    const whole = filling.contents[i];
+    const [now, full] = [sizeOf(form), whole ? sizeOf(whole.form) : sizeOf(form)];
+    return [...middle, ...turn, now[0] / full[0], now[1] / full[1], now[2] / full[2]];
+  });
+  return { places, bodies: Float32Array.from(bodies) };
+}
+
+const filler = {
+  /** Fills a bag, handing over what is drawn, then frame after frame, then what it measures. */
+  async fill(
+    document: BagDocument,
+    hand: Settings['hand'],
+    how: Omit<FillWith, 'contents'>,
+    onStart: (start: FillStart) => void,
+    onFrame: OnFrame,
+  ): Promise<FilledShape> {
+    const { graph: own, contents } = planOf(document);
+    const filling = fillBag(hand === 'left' ? mirrored(own) : own, { ...how, contents });
+    const { start, nodes } = drawingOf(filling);
+    onStart(start);
+    const show = () => {
+      const frame = frameOf(filling, nodes);
+      onFrame(transfer(frame, [frame.places.buffer, frame.bodies.buffer]));
+    };
+    show();
+    while (!filling.settled) {
+      filling.step();
+      if (filling.frame % KEEP !== 0) continue;
       show();
       // Lets messages through, so that a fill no longer wanted can be ended.
       await new Promise((next) => setTimeout(next));
     }
-  }
-  show();
-  return shapeOf(own.cloth);
-}
-
-const filler = {
-  /** Fills a bag, handing over the mesh, then frame after frame, then what it measures. */
-  fill(
-    document: BagDocument,
-    hand: Settings['hand'],
-    onStart: (start: FillStart) => void,
-    onFrame: OnFrame,
-  ): Promise<FilledShape> {
-    const { graph: own } = planOf(document);
-    const graph = hand === 'left' ? mirrored(own) : own;
-    filling = fillBag(graph);
-    const { count, triangles, grids, rims } = filling.mesh;
-    onStart({
-      count,
-      triangles,
-      rims,
-      grids: grids.map(({ piece, at, points, edges }) => ({
-        piece: piece.id,
-        at,
-        points,
-        // Each edge's last vertex is the next one's first.
-        border: edges.flatMap((edge) => edge.slice(0, -1).map(({ vertex }) => vertex)),
-      })),
-    });
-    return run(filling, onFrame);
-  },
-  /** Does something with the bag that has been filled. */
-  handle(handling: Handling, onFrame: OnFrame): Promise<FilledShape> {
-    if (!filling) throw new Error('There is no bag to handle.');
-    filling.handle(handling);
-    return run(filling, onFrame);
+    show();
+    return shapeOf(filling);
   },
 };
 export type Filler = typeof filler;

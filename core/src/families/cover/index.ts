@@ -42,10 +42,11 @@ export const DRAWN_OVER = 0.98;
 function build({ over, loops, body }: Cover, materials: Materials): BagGraph {
   const graph = innerOf(body).build(materials);
   const size = measure(graph);
-  const loop = (x: number, z: number, name: string): Strap => ({
+  const loop = (x: number, on: 'front' | 'back', name: string): Strap => ({
     name,
-    from: { x: x - LOOP.across / 2, y: size.height, z },
-    to: { x: x + LOOP.across / 2, y: size.height, z },
+    on,
+    from: { x: x - LOOP.across / 2, y: size.height, z: on === 'front' ? z : -z },
+    to: { x: x + LOOP.across / 2, y: size.height, z: on === 'front' ? z : -z },
     length: LOOP.length,
     width: LOOP.width,
     behind: false,
@@ -55,10 +56,10 @@ function build({ over, loops, body }: Cover, materials: Materials): BagGraph {
   const z = size.depth / 2;
   const straps = loops
     ? [
-        loop(-x, z, 'Front loop, left'),
-        loop(x, z, 'Front loop, right'),
-        loop(-x, -z, 'Back loop, left'),
-        loop(x, -z, 'Back loop, right'),
+        loop(-x, 'front', 'Front loop, left'),
+        loop(x, 'front', 'Front loop, right'),
+        loop(-x, 'back', 'Back loop, left'),
+        loop(x, 'back', 'Back loop, right'),
       ]
     : [];
   const swatch = materials.stripSwatch();

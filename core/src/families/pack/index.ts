@@ -70,6 +70,7 @@ function backStraps({ width, height, depth }: Extents, worn: Back, materials: Ma
   const sewn = Math.min(all / middle, width);
   const strap = (name: string, side: number): Strap => ({
     name,
+    on: 'back',
     from: { x: (side * sewn) / 2, y: height, z: -depth / 2 },
     to: { x: side * width * 0.42, y: height * 0.04, z: -depth / 2 },
     length,
@@ -89,6 +90,8 @@ function beltParts({ width, height, depth }: Extents, worn: Waist, materials: Ma
   const own = strapOf(worn, materials);
   const part = (name: string, side: number): Strap => ({
     name,
+    on: 'back',
+    free: true,
     from: { x: (side * width) / 2, y: height * 0.6, z: -depth / 2 },
     to: { x: side * (width / 2 + length / 2), y: height * 0.6, z: -depth / 2 - length / 4 },
     length: length / 2,

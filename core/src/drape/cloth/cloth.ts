@@ -1,0 +1,87 @@
+import type { Point } from '../../geometry/index.ts';
+import { at } from './at.ts';
+import { type Bending, bendingOf, type Hinge } from './bending.ts';
+import type { Crease, Fabric, Patch } from './fabric.ts';
+import type { Membrane } from './membrane.ts';
+
+/** Fabric as masses that keep their distances, in units of `unit` mm; a square of fabric of that size weighs 1. */
+export interface Cloth {
+  /** mm */
+  readonly unit: number;
+  readonly count: number;
+  readonly position: Float64Array;
+  readonly velocity: Float64Array;
+  readonly inverseMass: Float64Array;
+  readonly membrane: Membrane;
+  readonly bending: Bending;
+  /** Which triangles hold what is in the bag. */
+  readonly holding: Int32Array;
+}
+
+/** The least a node weighs, so that none is shot off. */
+const LEAST_MASS = 1e-4;
+
+/** @param unit mm that count as 1. */
+export function clothOf({ count, patches, creases, start }: Fabric, unit: number): Cloth {
+  const triangles = new Int32Array(3 * patches.length);
+  const inverse = new Float64Array(4 * patches.length);
+  const area = new Float64Array(patches.length);
+  const mass = new Float64Array(count);
+  patches.forEach(({ nodes, flat: [a, b, c] }, t) => {
+    triangles.set(nodes, 3 * t);
+    const [e, f] = [between(a, b, unit), between(a, c, unit)];
+    const det = e.x * f.y - f.x * e.y;
+    area[t] = det / 2;
+    inverse.set([f.y / det, -f.x / det, -e.y / det, e.x / det], 4 * t);
+    for (const node of nodes) mass[node] = at(mass, node) + det / 6;
+  });
+  return {
+    unit,
+    count,
+    position: start.map((mm) => mm / unit),
+    velocity: new Float64Array(3 * count),
+    inverseMass: mass.map((m) => 1 / Math.max(m, LEAST_MASS)),
+    membrane: { triangles, inverse, area },
+    bending: bendingOf(creases.map((crease) => hingeOf(crease, patches, unit))),
+    holding: Int32Array.from(patches, ({ holds }) => (holds ? 1 : 0)),
+  };
+}
+
+const between = (p: Point, q: Point, unit: number): Point => ({
+  x: (q.x - p.x) / unit,
+  y: (q.y - p.y) / unit,
+});
+
+function hingeOf(
+  { patches: [one, other], sides: [i, j], stiff }: Crease,
+  patches: readonly Patch[],
+  unit: number,
+): Hinge {
+  const [a, b] = [fromSide(patches[one], i, unit), fromSide(patches[other], j, unit)];
+  return {
+    nodes: [a.from, a.to, a.far, b.far],
+    side: (a.side + b.side) / 2,
+    heights: [a.height, b.height],
+    // The other patch has the common side the other way round.
+    feet: [a.foot, 1 - b.foot],
+    stiffness: stiff,
+  };
+}
+
+/** A patch as seen from one of its sides. */
+function fromSide(patch: Patch | undefined, k: number, unit: number) {
+  if (!patch) throw new Error('A crease without fabric.');
+  const { nodes, flat } = patch;
+  const turned = <T>(list: readonly [T, T, T], i: number): T => list[((k + i) % 3) as 0 | 1 | 2];
+  const e = between(turned(flat, 0), turned(flat, 1), unit);
+  const f = between(turned(flat, 0), turned(flat, 2), unit);
+  const side = Math.hypot(e.x, e.y);
+  return {
+    from: turned(nodes, 0),
+    to: turned(nodes, 1),
+    far: turned(nodes, 2),
+    side,
+    height: (e.x * f.y - e.y * f.x) / side,
+    foot: (e.x * f.x + e.y * f.y) / (side * side),
+  };
+}

@@ -1,0 +1,26 @@
+import type { Point } from '../../geometry/index.ts';
+
+/** A triangle of fabric: its nodes, and its corners as they lie flat, mm. */
+export interface Patch {
+  readonly nodes: readonly [number, number, number];
+  readonly flat: readonly [Point, Point, Point];
+  /** Whether it holds what is in the bag; flap, handles and straps do not. */
+  readonly holds: boolean;
+}
+
+/** Two patches with a common side, and how much they want to lie in one plane: 1 within a piece. */
+export interface Crease {
+  readonly patches: readonly [number, number];
+  /** The side of either that is common, counted from the corner it starts at. */
+  readonly sides: readonly [number, number];
+  readonly stiff: number;
+}
+
+/** Fabric as it is cut and sewn, and where it lies at first. Lengths in mm. */
+export interface Fabric {
+  readonly count: number;
+  readonly patches: readonly Patch[];
+  readonly creases: readonly Crease[];
+  /** Three numbers a node. */
+  readonly start: Float64Array;
+}

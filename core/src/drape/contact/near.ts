@@ -1,0 +1,36 @@
+import { nth } from '../cloth/at.ts';
+
+/** Says of two nodes whether they lie so near along the fabric that they cannot touch otherwise. */
+export interface Near {
+  readonly count: number;
+  readonly bits: Uint32Array;
+}
+
+/** Nodes so many sides of triangles apart are near, and with them the triangles round them. */
+const RINGS = 1;
+
+/** @param triangles nodes of every triangle, three numbers each. */
+export function nearOf(count: number, triangles: Int32Array): Near {
+  const neighbours = Array.from({ length: count }, () => new Set<number>());
+  for (let t = 0; t < triangles.length; t += 3) {
+    const own = [nth(triangles, t), nth(triangles, t + 1), nth(triangles, t + 2)];
+    for (const a of own) for (const b of own) if (a !== b) neighbours[a]?.add(b);
+  }
+  const bits = new Uint32Array(Math.ceil((count * count) / 32));
+  const put = (a: number, b: number) => {
+    const k = a * count + b;
+    bits[k >> 5] = (bits[k >> 5] ?? 0) | (1 << (k & 31));
+  };
+  for (let a = 0; a < count; a++) {
+    let reached = new Set([a]);
+    for (let ring = 0; ring < RINGS; ring++)
+      reached = new Set([...reached].flatMap((b) => [b, ...(neighbours[b] ?? [])]));
+    for (const b of reached) put(a, b);
+  }
+  return { count, bits };
+}
+
+export const isNear = ({ count, bits }: Near, a: number, b: number): boolean => {
+  const k = a * count + b;
+  return (((bits[k >> 5] ?? 0) >>> (k & 31)) & 1) === 1;
+};

@@ -1,0 +1,202 @@
+import type { BagGraph, Facet, Piece } from '../../bag/index.ts';
+import { along, distance, groupBy, type Point } from '../../geometry/index.ts';
+import { type EdgeNodes, edgeNodes } from './edge-nodes.ts';
+import { facetBorders, meeting, offSegment, type SewnAcross, sewnAcross } from './facet-borders.ts';
+import { clearOf, latticeOn, triangulated } from './facet-mesh.ts';
+import { rimLoops } from './rim-loops.ts';
+
+/** A place of a piece in the mesh: pieces that meet share nodes, not vertices. */
+export interface Vertex extends Point {
+  readonly piece: Piece;
+  readonly node: number;
+}
+
+/**
+ * The bag as one surface of triangles. What is sewn together is one: a seam has the same nodes on both sides. Corners
+ * that are tucked away inside are left out, the bag is closed across them.
+ */
+export interface Mesh {
+  /** How many nodes. */
+  readonly count: number;
+  readonly vertices: readonly Vertex[];
+  /** Vertices of every triangle, three numbers each, counter-clockwise as seen from the right side. */
+  readonly corners: Int32Array;
+  /** Their nodes. */
+  readonly triangles: Int32Array;
+  /** The facet each triangle lies on. */
+  readonly facets: readonly Facet[];
+  /** Nodes round each opening, longest first, in the direction of the outlines. */
+  readonly rims: ReadonlyArray<readonly number[]>;
+  /** Vertices round each piece, by its id. */
+  readonly outlines: ReadonlyMap<string, readonly number[]>;
+  /** Wanted distance of nodes, mm. */
+  readonly spacing: number;
+}
+
+/** Sides of triangles shorter than this share of the spacing are none: their ends are one node. */
+const SHORT = 0.12;
+/** Vertices this near a border of a facet lie on it, mm. */
+const ON = 0.011;
+
+/**
+ * Lays a mesh over the whole bag, with nodes along its folds and seams.
+ *
+ * @param spacing wanted distance of nodes, mm.
+ */
+export function meshOf(graph: BagGraph, spacing: number): Mesh {
+  const edges = edgeNodes(graph, spacing);
+  const { nodes } = edges;
+  const vertices: Vertex[] = [];
+  const corners: number[] = [];
+  const facets: Facet[] = [];
+  const outlines = new Map<string, readonly number[]>();
+  const across: Sewn[] = [];
+  const facetsOf = groupBy(graph.facets, ({ piece }) => piece);
+  for (const piece of graph.pieces) {
+    const put = (p: Point, node: number) => vertices.push({ x: p.x, y: p.y, piece, node }) - 1;
+    const border = outlineOf(piece, edges, put);
+    outlines.set(piece.id, border);
+    const parts = facetsOf.get(piece.id) ?? [];
+    const known = [...border];
+    for (const fold of parts.length > 1 ? facetBorders(piece, parts) : []) {
+      const line = nodesAlong(fold.from, fold.to, known, vertices, spacing, (p) => put(p, nodes.add()));
+      known.push(...line.filter((v) => !known.includes(v)));
+      const where = sewnAcross(fold);
+      if (where) across.push({ where, nodes: line.map((v) => vertices[v]?.node ?? 0) });
+    }
+    const lattice = latticeOn(piece.outline, spacing);
+    for (const facet of parts) {
+      if (facet.tucked) continue;
+      const ring = parts.length > 1 ? ringOf(facet, known, vertices) : border;
+      const inner = clearOf(facet.outline, lattice, spacing);
+      const all = [...ring, ...inner.map((p) => put(p, nodes.add()))];
+      const places = ring.map((v): Point => vertices[v] ?? { x: 0, y: 0 });
+      for (const triple of triangulated(places, inner)) {
+        corners.push(...triple.map((k) => all[k] ?? 0));
+        facets.push(facet);
+      }
+    }
+  }
+  sewAcross(across, nodes);
+  return compacted({ vertices, corners, facets, outlines, nodes, spacing });
+}
+
+/** The vertices round a piece; each edge's last is the next one's first. */
+function outlineOf(piece: Piece, edges: EdgeNodes, put: (p: Point, node: number) => number): number[] {
+  return piece.edges.flatMap((_, edge) =>
+    edges
+      .of(piece.id, edge)
+      .slice(0, -1)
+      .map(({ at, node }) => put(at, node)),
+  );
+}
+
+/** Vertices along a fold, the known ones at its ends and new ones between. */
+function nodesAlong(
+  from: Point,
+  to: Point,
+  known: readonly number[],
+  vertices: readonly Vertex[],
+  spacing: number,
+  put: (p: Point) => number,
+): number[] {
+  const at = (p: Point) =>
+    known.find((v) => {
+      const vertex = vertices[v];
+      return vertex !== undefined && distance(vertex, p) < ON;
+    }) ?? put(p);
+  const many = Math.max(1, Math.round(distance(from, to) / spacing));
+  return Array.from({ length: many + 1 }, (_, k) =>
+    k === 0 ? at(from) : k === many ? at(to) : put(along(from, to, k / many)),
+  );
+}
+
+/** The vertices round a facet, among those on the outline of its piece and on the borders of facets. */
+function ringOf({ outline }: Facet, known: readonly number[], vertices: readonly Vertex[]): number[] {
+  const ring: number[] = [];
+  outline.forEach((from, i) => {
+    const to = outline[(i + 1) % outline.length] ?? from;
+    const on = known
+      .map((v) => ({ v, ...offSegment(vertices[v] ?? from, from, to) }))
+      .filter(({ off }) => off < ON)
+      .sort((a, b) => a.share - b.share);
+    for (const { v } of on) if (!ring.includes(v)) ring.push(v);
+  });
+  return ring;
+}
+
+interface Sewn {
+  readonly where: SewnAcross;
+  readonly nodes: readonly number[];
+}
+
+function sewAcross(across: readonly Sewn[], nodes: EdgeNodes['nodes']): void {
+  across.forEach((a, i) => {
+    for (const b of across.slice(i + 1)) {
+      const way = meeting(a.where, b.where);
+      if (!way) continue;
+      const other = way === 'along' ? b.nodes : [...b.nodes].reverse();
+      a.nodes.forEach((node, k) => {
+        const share = k / Math.max(1, a.nodes.length - 1);
+        nodes.join(node, other[Math.round(share * (other.length - 1))] ?? node);
+      });
+    }
+  });
+}
+
+/** Numbers the nodes that there are, and leaves out triangles that have shrunk to nothing. */
+function compacted({
+  vertices,
+  corners,
+  facets,
+  outlines,
+  nodes,
+  spacing,
+}: {
+  readonly vertices: readonly Vertex[];
+  readonly corners: readonly number[];
+  readonly facets: readonly Facet[];
+  readonly outlines: Mesh['outlines'];
+  readonly nodes: EdgeNodes['nodes'];
+  readonly spacing: number;
+}): Mesh {
+  const vertexAt = (v: number | undefined) => vertices[v ?? 0] ?? vertices[0];
+  for (let t = 0; t < corners.length; t += 3) {
+    for (let k = 0; k < 3; k++) {
+      const [p, q] = [vertexAt(corners[t + k]), vertexAt(corners[t + ((k + 1) % 3)])];
+      if (p && q && distance(p, q) < SHORT * spacing) nodes.join(p.node, q.node);
+    }
+  }
+  const number = new Map<number, number>();
+  const numbered = (node: number) => {
+    const root = nodes.find(node);
+    const known = number.get(root);
+    if (known !== undefined) return known;
+    number.set(root, number.size);
+    return number.size - 1;
+  };
+  const kept: number[] = [];
+  const triangles: number[] = [];
+  const keptFacets: Facet[] = [];
+  facets.forEach((facet, t) => {
+    const triple = corners.slice(3 * t, 3 * t + 3);
+    const [a = 0, b = 0, c = 0] = triple.map((v) => numbered(vertexAt(v)?.node ?? 0));
+    if (a === b || b === c || c === a) return;
+    kept.push(...triple);
+    triangles.push(a, b, c);
+    keptFacets.push(facet);
+  });
+  const own = vertices.map((vertex) => ({ ...vertex, node: number.get(nodes.find(vertex.node)) ?? -1 }));
+  const drawn = Int32Array.from(triangles);
+  const lengthOf = (loop: readonly number[]) => loop.length;
+  return {
+    count: number.size,
+    vertices: own,
+    corners: Int32Array.from(kept),
+    triangles: drawn,
+    facets: keptFacets,
+    rims: rimLoops(drawn).sort((p, q) => lengthOf(q) - lengthOf(p)),
+    outlines,
+    spacing,
+  };
+}
