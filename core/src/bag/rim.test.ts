@@ -90,6 +90,7 @@ test('a strap hangs about as long as it is, up over the opening or out behind', 
           to: { x: apart / 2, y: 300, z: 0 },
           length,
           width: 30,
+          on: 'sides' as const,
           behind,
         };
         const path = strapPath(strap);

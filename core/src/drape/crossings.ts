@@ -1,5 +1,8 @@
-import { at, nth } from './cloth/at.ts';
 import { cellGrid, slotOf, sortInto } from './contact/cell-grid.ts';
+
+// Every index asked for is in its list. Here and not shared: so it is compiled into the loops.
+const at = (list: Float64Array, i: number): number => list[i] ?? 0;
+const nth = (list: Int32Array, i: number): number => list[i] ?? 0;
 
 /**
  * Sides of triangles that go through other triangles: where fabric passes through fabric. Each is given as the side's

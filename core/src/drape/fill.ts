@@ -66,8 +66,11 @@ const GROWN = 50;
 /** At rest: nothing is faster than this, units a second, over so many frames. */
 const STILL = 0.03;
 const CALM = 8;
+/** From this frame on what still moves is slowed down more and more. */
+const TIRED = 150;
+const TIRING = 0.2;
 /** Frames after which it is enough. */
-const LONGEST = 420;
+const LONGEST = 320;
 /** A hung bag hangs so far above the table, mm. */
 const ABOVE = 120;
 /** Things begin so thin, mm, and grow to their thickness. */
@@ -103,10 +106,11 @@ export function fillBag(graph: BagGraph, { contents, soft, pose, cells = CELLS }
   const things = inside.map((thing) => bodyOf(thing, put.place, put.turn, unit));
   const world = worldOf({
     cloth,
-    touching: touchingOf(cloth.count, cloth.membrane.triangles, THICK / unit, spacing / unit),
+    touching: touchingOf(cloth.count, cloth.membrane.triangles, mesh.count, THICK / unit, spacing / unit),
     mouth,
     bodies: things,
     spacing: spacing / unit,
+    straps: mesh.count,
     parts: [
       Array.from({ length: mesh.count }, (_, i) => i),
       ...straps.map(({ rows }) => own(rows, mesh.count)),
@@ -126,7 +130,7 @@ export function fillBag(graph: BagGraph, { contents, soft, pose, cells = CELLS }
       level: 1,
     },
     gravity: GRAVITY,
-    damping: frame < LAID ? 250 : frame < FILLED ? 3 : 1.5,
+    damping: frame < LAID ? 250 : frame < FILLED ? 3 : 1.5 + Math.max(0, frame - TIRED) * TIRING,
     lift: pose === 'stand' ? GRAVITY * mass + HELD * rim : 0,
     table: pose !== 'hang',
     pins,

@@ -1,7 +1,10 @@
 import { type Body, back, outside, turned, type Vec } from './body/body.ts';
-import { at, nth } from './cloth/at.ts';
 import type { Cloth } from './cloth/cloth.ts';
 import type { Filling } from './fill.ts';
+
+// Every index asked for is in its list. Here and not shared: so it is compiled into the loops.
+const at = (list: Float64Array, i: number): number => list[i] ?? 0;
+const nth = (list: Int32Array, i: number): number => list[i] ?? 0;
 
 /** What a filled bag measures, and how well it came together. */
 export interface FilledShape {

@@ -1,12 +1,14 @@
 import { type Body, drift, edgePlaces, settleBody, type Vec } from './body/body.ts';
-import { keepOutside, nearBody, partBodies, reachOf, restBody } from './body/meeting.ts';
-import { at } from './cloth/at.ts';
+import { keepOutside, type NearBody, nearBody, partBodies, reachOf, restBody } from './body/meeting.ts';
 import { straighten } from './cloth/bending.ts';
 import type { Cloth } from './cloth/cloth.ts';
 import { keepStretch } from './cloth/membrane.ts';
 import { inflate, type Softness } from './cloth/pressure.ts';
 import { rest } from './contact/table.ts';
 import { keepApart, type Touching, watch } from './contact/touching.ts';
+
+// Every index asked for is in its list. Here and not shared: so it is compiled into the loops.
+const at = (list: Float64Array, i: number): number => list[i] ?? 0;
 
 /** A node held at a place. */
 export interface Pin {
@@ -38,17 +40,22 @@ export interface World {
   readonly spacing: number;
   /** Nodes that move together: the bag, its flap, each strap. What is at the end of its swing is stopped by itself. */
   readonly parts: readonly (readonly number[])[];
+  /** From this node on they are those of straps, which the air slows down more. */
+  readonly straps: number;
   /** Positions at the beginning of a step, and of a frame. */
   readonly before: Float64Array;
   readonly frameBefore: Float64Array;
   /** How fast each part moved in the frame before, as energy. */
   readonly energies: number[];
+  /** What fabric lies near each body, and how far something may have moved since that was looked at. */
+  near: readonly NearBody[];
+  unseen: number;
   /** How far the fastest node got in the last frame, per second. */
   speed: number;
 }
 
 export function worldOf(
-  world: Pick<World, 'cloth' | 'touching' | 'mouth' | 'bodies' | 'spacing' | 'parts'>,
+  world: Pick<World, 'cloth' | 'touching' | 'mouth' | 'bodies' | 'spacing' | 'parts' | 'straps'>,
 ): World {
   const size = world.cloth.position.length;
   return {
@@ -56,6 +63,8 @@ export function worldOf(
     before: new Float64Array(size),
     frameBefore: new Float64Array(size),
     energies: world.parts.map(() => 0),
+    near: [],
+    unseen: Infinity,
     speed: Infinity,
   };
 }
@@ -76,13 +85,15 @@ export function stepFrame(world: World, acting: Acting): void {
   watch(touching, p, Math.min(world.speed, 2 * FASTEST) * FRAME);
   frameBefore.set(p);
   const [low, high] = heightsOf(world);
+  const lean = acting.lift > 0 ? leanOf(world) : UPRIGHT;
   const keep = Math.max(0, 1 - acting.damping * h);
   const { thick } = touching;
-  const near = bodies.map((body) => nearBody(cloth, body, thick, spacing));
+  lookAround(world);
+  const { near } = world;
   const edges = bodies.map(({ form }) => edgePlaces(form, spacing));
   for (let k = 0; k < STEPS; k++) {
     inflate(cloth, acting.softness, low, high, h);
-    pull(world, acting, h);
+    pull(world, acting, lean, h);
     before.set(p);
     for (let i = 0; i < p.length; i++) p[i] = at(p, i) + h * at(v, i);
     for (const body of bodies) drift(body, acting.gravity, h);
@@ -99,17 +110,62 @@ export function stepFrame(world: World, acting: Acting): void {
     });
     if (acting.table) rest(p, before, thick / 2);
     for (const { node, at: place } of acting.pins) p.set(place, 3 * node);
-    settleSpeed(p, v, before, keep / h);
-    for (const body of bodies) settleBody(body, h, keep, FASTEST);
+    settleSpeed(p, v, before, keep / h, 0, 3 * world.straps);
+    settleSpeed(p, v, before, Math.max(0, keep - AIR * h) / h, 3 * world.straps, p.length);
+    for (const body of bodies) settleBody(body, h, keep - RUB * h, FASTEST);
   }
+  if (acting.table) steady(world);
   world.speed = farthest(p, frameBefore) / FRAME;
+}
+
+/** Takes away what the bag has gained of speed along the table: it is held where it is, as by a hand. */
+function steady({ cloth, bodies, straps }: World): void {
+  const { velocity: v, inverseMass: w } = cloth;
+  let [mass, x, z] = [0, 0, 0];
+  for (let i = 0; i < straps; i++) {
+    const m = 1 / at(w, i);
+    mass += m;
+    x += m * at(v, 3 * i);
+    z += m * at(v, 3 * i + 2);
+  }
+  x /= mass;
+  z /= mass;
+  for (let i = 0; i < v.length; i += 3) {
+    v[i] = at(v, i) - x;
+    v[i + 2] = at(v, i + 2) - z;
+  }
+  for (const { speed } of bodies) {
+    speed[0] -= x;
+    speed[2] -= z;
+  }
+}
+
+/** Looks what lies near each body, unless nothing can have come nearer than a thickness since the last look. */
+function lookAround(world: World): void {
+  const { cloth, bodies, spacing, touching, speed } = world;
+  world.unseen += Math.min(speed, 2 * FASTEST) * FRAME;
+  if (2 * world.unseen < touching.thick) return;
+  world.unseen = 0;
+  world.near = bodies.map((body) => nearBody(cloth, body, touching.thick, spacing));
 }
 
 const meet = (a: Body, b: Body) =>
   Math.hypot(a.at[0] - b.at[0], a.at[1] - b.at[1], a.at[2] - b.at[2]) < reachOf(a) + reachOf(b);
 
-function settleSpeed(p: Float64Array, v: Float64Array, before: Float64Array, share: number): void {
-  for (let i = 0; i < p.length; i++) {
+/** What rubbing on the bag takes of the speed of what is in it, a second. */
+const RUB = 6;
+/** What the air takes of the speed of a strap, a second. */
+const AIR = 6;
+
+function settleSpeed(
+  p: Float64Array,
+  v: Float64Array,
+  before: Float64Array,
+  share: number,
+  from: number,
+  to: number,
+): void {
+  for (let i = from; i < to; i++) {
     const speed = share * (at(p, i) - at(before, i));
     v[i] = speed > FASTEST ? FASTEST : speed < -FASTEST ? -FASTEST : speed;
   }
@@ -124,12 +180,39 @@ function heightsOf({ cloth: { position: p, holding, membrane }, mouth }: World):
   return [low, Math.max(high, low + 1e-3)];
 }
 
-function pull({ cloth, mouth }: World, { gravity, lift }: Acting, h: number): void {
+const UPRIGHT = [0, 0] as const;
+/** How hard a hand at the mouth keeps a standing bag from falling over, per unit of leaning. */
+const STEADY = 30;
+
+/** How far the mouth is from being over the bag, to the right and to the front. */
+function leanOf({ cloth: { position: p }, mouth, straps }: World): readonly [number, number] {
+  const mean = (nodes: Iterable<number>, many: number, axis: number) => {
+    let sum = 0;
+    for (const i of nodes) sum += at(p, 3 * i + axis);
+    return sum / Math.max(1, many);
+  };
+  const all = Array.from({ length: straps }, (_, i) => i);
+  return [
+    mean(mouth, mouth.length, 0) - mean(all, straps, 0),
+    mean(mouth, mouth.length, 2) - mean(all, straps, 2),
+  ];
+}
+
+function pull(
+  { cloth, mouth }: World,
+  { gravity, lift }: Acting,
+  [aside, ahead]: readonly [number, number],
+  h: number,
+): void {
   const { velocity: v, inverseMass: w, count } = cloth;
   for (let i = 0; i < count; i++) v[3 * i + 1] = at(v, 3 * i + 1) - h * gravity;
   const each = (h * lift) / Math.max(1, mouth.length);
-  if (each > 0)
-    for (const i of mouth) v[3 * i + 1] = at(v, 3 * i + 1) + each * Math.min(at(w, i), MOST_LIGHT);
+  if (each === 0) return;
+  for (const i of mouth) {
+    v[3 * i] = at(v, 3 * i) - h * STEADY * aside;
+    v[3 * i + 1] = at(v, 3 * i + 1) + each * Math.min(at(w, i), MOST_LIGHT);
+    v[3 * i + 2] = at(v, 3 * i + 2) - h * STEADY * ahead;
+  }
 }
 
 function farthest(p: Float64Array, q: Float64Array): number {

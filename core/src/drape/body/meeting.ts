@@ -1,9 +1,12 @@
-import { at, nth } from '../cloth/at.ts';
 import type { Cloth } from '../cloth/cloth.ts';
 import { type Body, back, edgePlaces, outside, pushBody, turned, type Vec, yielding } from './body.ts';
 
+// Every index asked for is in its list. Here and not shared: so it is compiled into the loops.
+const at = (list: Float64Array, i: number): number => list[i] ?? 0;
+const nth = (list: Int32Array, i: number): number => list[i] ?? 0;
+
 /** Which nodes and triangles lie near a body. */
-interface NearBody {
+export interface NearBody {
   readonly nodes: readonly number[];
   /** Places on its edges, each with a triangle that holds and the shares of its second and third corner. */
   readonly held: ReadonlyArray<{
@@ -43,38 +46,41 @@ export function nearBody(cloth: Cloth, body: Body, thick: number, spacing: numbe
   }
   const held: Array<NearBody['held'][number]> = [];
   const places = edgePlaces(body.form, spacing);
-  const inSpace = places.map((place) => {
-    const [a, b, c] = turned(body.turn, place);
-    return [x + a, y + b, z + c] as const;
-  });
+  const inSpace = Float64Array.from(
+    places.flatMap((place) => {
+      const [a, b, c] = turned(body.turn, place);
+      return [x + a, y + b, z + c];
+    }),
+  );
   for (let t = 0; t < holding.length; t++) {
     if (nth(holding, t) === 0) continue;
     const [a, b, c] = [nth(triangles, 3 * t), nth(triangles, 3 * t + 1), nth(triangles, 3 * t + 2)];
     if (!within(a)) continue;
     const [ia, ib, ic] = [3 * a, 3 * b, 3 * c];
-    const e: Vec = [at(p, ib) - at(p, ia), at(p, ib + 1) - at(p, ia + 1), at(p, ib + 2) - at(p, ia + 2)];
-    const f: Vec = [at(p, ic) - at(p, ia), at(p, ic + 1) - at(p, ia + 1), at(p, ic + 2) - at(p, ia + 2)];
-    const n: Vec = [e[1] * f[2] - e[2] * f[1], e[2] * f[0] - e[0] * f[2], e[0] * f[1] - e[1] * f[0]];
-    const square = n[0] * n[0] + n[1] * n[1] + n[2] * n[2];
+    const ex = at(p, ib) - at(p, ia);
+    const ey = at(p, ib + 1) - at(p, ia + 1);
+    const ez = at(p, ib + 2) - at(p, ia + 2);
+    const fx = at(p, ic) - at(p, ia);
+    const fy = at(p, ic + 1) - at(p, ia + 1);
+    const fz = at(p, ic + 2) - at(p, ia + 2);
+    const nx = ey * fz - ez * fy;
+    const ny = ez * fx - ex * fz;
+    const nz = ex * fy - ey * fx;
+    const square = nx * nx + ny * ny + nz * nz;
     if (square < 1e-16) continue;
     const long = Math.sqrt(square);
-    places.forEach((place, k) => {
-      const [px, py, pz] = inSpace[k] ?? [0, 0, 0];
-      const g: Vec = [px - at(p, ia), py - at(p, ia + 1), pz - at(p, ia + 2)];
-      if (Math.abs(g[0] * n[0] + g[1] * n[1] + g[2] * n[2]) > 4 * thick * long) return;
-      const sb =
-        ((g[1] * f[2] - g[2] * f[1]) * n[0] +
-          (g[2] * f[0] - g[0] * f[2]) * n[1] +
-          (g[0] * f[1] - g[1] * f[0]) * n[2]) /
-        square;
-      const sc =
-        ((e[1] * g[2] - e[2] * g[1]) * n[0] +
-          (e[2] * g[0] - e[0] * g[2]) * n[1] +
-          (e[0] * g[1] - e[1] * g[0]) * n[2]) /
-        square;
-      if (sb < -0.05 || sc < -0.05 || sb + sc > 1.05) return;
+    const reach = 4 * thick;
+    for (let k = 0; k < places.length; k++) {
+      const place = places[k];
+      const gx = (inSpace[3 * k] ?? 0) - at(p, ia);
+      const gy = (inSpace[3 * k + 1] ?? 0) - at(p, ia + 1);
+      const gz = (inSpace[3 * k + 2] ?? 0) - at(p, ia + 2);
+      if (!place || Math.abs(gx * nx + gy * ny + gz * nz) > reach * long) continue;
+      const sb = ((gy * fz - gz * fy) * nx + (gz * fx - gx * fz) * ny + (gx * fy - gy * fx) * nz) / square;
+      const sc = ((ey * gz - ez * gy) * nx + (ez * gx - ex * gz) * ny + (ex * gy - ey * gx) * nz) / square;
+      if (sb < -0.05 || sc < -0.05 || sb + sc > 1.05) continue;
       held.push({ place, triangle: t, sb, sc });
-    });
+    }
   }
   return { nodes, held };
 }

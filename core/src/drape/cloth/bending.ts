@@ -1,4 +1,6 @@
-import { at, nth } from './at.ts';
+// Every index asked for is in its list. Here and not shared: so it is compiled into the loops.
+const at = (list: Float64Array, i: number): number => list[i] ?? 0;
+const nth = (list: Int32Array, i: number): number => list[i] ?? 0;
 
 /** How stiff fabric is against bending; a square of it, one wide, bent by an angle of 1 pulls back with so much. */
 const STIFF = 0.15;

@@ -1,4 +1,6 @@
-import { at, nth } from './at.ts';
+// Every index asked for is in its list. Here and not shared: so it is compiled into the loops.
+const at = (list: Float64Array, i: number): number => list[i] ?? 0;
+const nth = (list: Int32Array, i: number): number => list[i] ?? 0;
 
 /** Triangles of fabric with what each is at rest. */
 export interface Membrane {

@@ -1,5 +1,8 @@
-import { at, nth } from './at.ts';
 import type { Cloth } from './cloth.ts';
+
+// Every index asked for is in its list. Here and not shared: so it is compiled into the loops.
+const at = (list: Float64Array, i: number): number => list[i] ?? 0;
+const nth = (list: Int32Array, i: number): number => list[i] ?? 0;
 
 /** Something soft that fills the bag: it pushes outwards, most at the bottom. */
 export interface Softness {

@@ -1,4 +1,6 @@
-import { at, nth } from '../cloth/at.ts';
+// Every index asked for is in its list. Here and not shared: so it is compiled into the loops.
+const at = (list: Float64Array, i: number): number => list[i] ?? 0;
+const nth = (list: Int32Array, i: number): number => list[i] ?? 0;
 
 /** Points sorted into the cells of a cubic grid, hashed into a table. */
 export interface CellGrid {

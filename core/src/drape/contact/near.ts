@@ -1,4 +1,5 @@
-import { nth } from '../cloth/at.ts';
+// Every index asked for is in its list. Here and not shared: so it is compiled into the loops.
+const nth = (list: Int32Array, i: number): number => list[i] ?? 0;
 
 /** Says of two nodes whether they lie so near along the fabric that they cannot touch otherwise. */
 export interface Near {
@@ -9,12 +10,15 @@ export interface Near {
 /** Nodes so many sides of triangles apart are near, and with them the triangles round them. */
 const RINGS = 1;
 
-/** @param triangles nodes of every triangle, three numbers each. */
-export function nearOf(count: number, triangles: Int32Array): Near {
+/**
+ * @param triangles nodes of every triangle, three numbers each.
+ * @param straps from this node on they are those of straps: a strap can touch what it is sewn to.
+ */
+export function nearOf(count: number, triangles: Int32Array, straps: number): Near {
   const neighbours = Array.from({ length: count }, () => new Set<number>());
   for (let t = 0; t < triangles.length; t += 3) {
     const own = [nth(triangles, t), nth(triangles, t + 1), nth(triangles, t + 2)];
-    for (const a of own) for (const b of own) if (a !== b) neighbours[a]?.add(b);
+    for (const a of own) for (const b of own) if (a !== b && a < straps === b < straps) neighbours[a]?.add(b);
   }
   const bits = new Uint32Array(Math.ceil((count * count) / 32));
   const put = (a: number, b: number) => {

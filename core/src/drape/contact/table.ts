@@ -1,4 +1,5 @@
-import { at } from '../cloth/at.ts';
+// Every index asked for is in its list. Here and not shared: so it is compiled into the loops.
+const at = (list: Float64Array, i: number): number => list[i] ?? 0;
 
 /** What lies below the table at first is lifted no more than so much in a step: it is not shot off. */
 const GENTLE = 2e-3;

@@ -1,6 +1,9 @@
-import { at, nth } from '../cloth/at.ts';
 import { type CellGrid, cellGrid, slotOf, sortInto } from './cell-grid.ts';
 import { isNear, type Near, nearOf } from './near.ts';
+
+// Every index asked for is in its list. Here and not shared: so it is compiled into the loops.
+const at = (list: Float64Array, i: number): number => list[i] ?? 0;
+const nth = (list: Int32Array, i: number): number => list[i] ?? 0;
 
 /** Nodes that lie near triangles of other fabric, and where. */
 export interface Touching {
@@ -30,11 +33,17 @@ const GENTLE = 0.1;
 /** What sliding on one another leaves of a step. */
 const SLIDES = 0.6;
 
-export function touchingOf(count: number, triangles: Int32Array, thick: number, cell: number): Touching {
+export function touchingOf(
+  count: number,
+  triangles: Int32Array,
+  straps: number,
+  thick: number,
+  cell: number,
+): Touching {
   const room = 4 * count;
   return {
     triangles,
-    near: nearOf(count, triangles),
+    near: nearOf(count, triangles, straps),
     grid: cellGrid(count, cell),
     thick,
     unseen: Infinity,
@@ -89,6 +98,7 @@ function consider(touching: Touching, p: Float64Array, v: number, t: number, rea
   const na = nth(triangles, 3 * t);
   const nb = nth(triangles, 3 * t + 1);
   const nc = nth(triangles, 3 * t + 2);
+  if (v === na || v === nb || v === nc) return;
   if (isNear(near, v, na) || isNear(near, v, nb) || isNear(near, v, nc)) return;
   const a = 3 * na;
   const b = 3 * nb;

@@ -18,6 +18,10 @@ const STIFF = 0.03;
 /** A strap lies so far outside the pressed bag at first, mm. */
 const CLEAR = 6;
 
+/** The line is drawn so many times finer than it is divided in the end. */
+const FINE = 4;
+/** A strap that hangs down goes up from its ends first, so far, mm. */
+const HUMP = 40;
 /** From side to side it is laid wider than it is sewn on, by this share, so that it goes round the sides. */
 const WIDER = 0.08;
 
@@ -50,8 +54,8 @@ function bowOf({ from, to, on, free }: Strap, laid: Laid): Bow {
 function laidPath(strap: Strap, { out }: Bow, many: number, clear: Point3, floor: number): Point3[] {
   const { from, to, length } = strap;
   const bowed = (rise: number): Point3[] =>
-    Array.from({ length: many + 1 }, (_, i) => {
-      const angle = (Math.PI * i) / many;
+    Array.from({ length: FINE * many + 1 }, (_, i) => {
+      const angle = (Math.PI * i) / (FINE * many);
       const [t, bow] = [(1 - Math.cos(angle)) / 2, rise * Math.sin(angle)];
       const off = Math.sin(angle) ** 0.5;
       const y = from.y + (to.y - from.y) * t + bow * out.y;
@@ -59,19 +63,41 @@ function laidPath(strap: Strap, { out }: Bow, many: number, clear: Point3, floor
       const below = Math.max(0, floor - y);
       return {
         x: from.x + (to.x - from.x) * t + bow * out.x + clear.x * off * Math.cos(angle),
-        y: y + below,
+        y: y + below + (out.y < 0 ? HUMP * off * (1 - Math.sin(angle)) : 0),
         z: from.z + (to.z - from.z) * t + bow * out.z + clear.z * off + below * Math.sign(out.z),
       };
     });
-  const long = (path: readonly Point3[]) =>
-    path.reduce((sum, p, i) => sum + (i === 0 ? 0 : distance3(p, path[i - 1] ?? p)), 0);
   let [low, high] = [0, length];
   for (let k = 0; k < 30; k++) {
     const middle = (low + high) / 2;
-    if (long(bowed(middle)) < length) low = middle;
+    if ((wayAlong(bowed(middle)).at(-1) ?? 0) < length) low = middle;
     else high = middle;
   }
-  return bowed(low);
+  return evenly(bowed(low), many);
+}
+
+/** How far along a path each of its places lies. */
+function wayAlong(path: readonly Point3[]): number[] {
+  let way = 0;
+  return path.map((p, i) => {
+    way += i === 0 ? 0 : distance3(p, path[i - 1] ?? p);
+    return way;
+  });
+}
+
+/** Places along a path at even distances. */
+function evenly(path: readonly Point3[], many: number): Point3[] {
+  const way = wayAlong(path);
+  const all = way.at(-1) ?? 0;
+  let k = 1;
+  return Array.from({ length: many + 1 }, (_, i) => {
+    const wanted = (all * i) / many;
+    while (k < path.length - 1 && (way[k] ?? 0) < wanted) k++;
+    const [p, q, from, to] = [path[k - 1], path[k], way[k - 1] ?? 0, way[k] ?? 0];
+    if (!p || !q) throw new Error('A strap without length.');
+    const t = Math.min(1, (wanted - from) / Math.max(1e-9, to - from));
+    return { x: p.x + (q.x - p.x) * t, y: p.y + (q.y - p.y) * t, z: p.z + (q.z - p.z) * t };
+  });
 }
 
 /**

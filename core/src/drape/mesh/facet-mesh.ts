@@ -1,5 +1,6 @@
 import Delaunator from 'delaunator';
-import { contains, distance, extent, type Point } from '../../geometry/index.ts';
+import earcut from 'earcut';
+import { along, area, contains, distance, extent, type Point } from '../../geometry/index.ts';
 import { offSegment } from './facet-borders.ts';
 
 /** Inner nodes keep this far from the border, as a share of the spacing. */
@@ -37,66 +38,95 @@ export const clearOf = (outline: readonly Point[], lattice: readonly Point[], sp
 
 export type Triple = readonly [number, number, number];
 
-/**
- * Triangles that fill an outline, over the points of its border in order and some inside; as triples of places in the
- * two lists one after the other, counter-clockwise.
- */
-export function triangulated(border: readonly Point[], inner: readonly Point[]): Triple[] {
+/** A filled outline: its triangles, counter-clockwise, as places in the border's list and then in that of the inner points. */
+export interface Filled {
+  readonly triangles: readonly Triple[];
+  /** The inner points that were given, and some more. */
+  readonly inner: readonly Point[];
+}
+
+/** Triangles that fill an outline, over the points of its border in order and some inside. */
+export function triangulated(border: readonly Point[], inner: readonly Point[]): Filled {
+  const filled = delaunay(border, inner);
+  // In sharp corners the nearest neighbours lie across the border: there it is cut up by ears, without inner points.
+  const whole = Math.abs(areaOf(filled, [...border, ...inner]) - area(border)) < 1e-6 * area(border);
+  const [triangles, within] = whole ? [filled, inner] : [ears(border), []];
+  return withoutChords(triangles, border, within);
+}
+
+function delaunay(border: readonly Point[], inner: readonly Point[]): Triple[] {
   const points = [...border, ...inner];
   const { triangles } = Delaunator.from(
     points,
     ({ x }) => x,
     ({ y }) => y,
   );
-  const found: Triple[] = [];
-  for (let t = 0; t < triangles.length; t += 3) {
-    const [a = 0, b = 0, c = 0] = triangles.subarray(t, t + 3);
+  return triplesOf(triangles, points).filter((triple) => {
+    const [p, q, r] = triple.map((k) => points[k]);
+    return p && q && r && contains(border, { x: (p.x + q.x + r.x) / 3, y: (p.y + q.y + r.y) / 3 });
+  });
+}
+
+const ears = (border: readonly Point[]): Triple[] =>
+  triplesOf(earcut(border.flatMap(({ x, y }) => [x, y])), border);
+
+/** Triples of a list, counter-clockwise; three in a line are no triangle: what lies along a straight border. */
+function triplesOf(list: ArrayLike<number>, points: readonly Point[]): Triple[] {
+  const triples: Triple[] = [];
+  for (let t = 0; t < list.length; t += 3) {
+    const [a = 0, b = 0, c = 0] = [list[t], list[t + 1], list[t + 2]];
     const [p, q, r] = [points[a], points[b], points[c]];
     if (!p || !q || !r) continue;
     const turn = (q.x - p.x) * (r.y - p.y) - (q.y - p.y) * (r.x - p.x);
-    // Three in a line are no triangle: what lies along a straight border.
     if (Math.abs(turn) < 1e-6 * (1 + distance(p, q) + distance(q, r))) continue;
-    if (!contains(border, { x: (p.x + q.x + r.x) / 3, y: (p.y + q.y + r.y) / 3 })) continue;
-    found.push(turn > 0 ? [a, b, c] : [a, c, b]);
+    triples.push(turn > 0 ? [a, b, c] : [a, c, b]);
   }
-  return openedCorners(found, points, border.length);
+  return triples;
 }
 
+const areaOf = (triangles: readonly Triple[], points: readonly Point[]) =>
+  triangles.reduce((sum, triple) => sum + area(triple.map((k) => points[k] ?? { x: 0, y: 0 })), 0);
+
 /**
- * Turns the side that cuts a corner off, so that it runs into the corner: two pieces that meet round a corner would else
- * have the same triangle there, and lie in one another.
+ * Divides every side that goes from border to border in its middle: two pieces that meet all round would else have that
+ * side in common, and lie in one another there.
  */
-function openedCorners(triangles: readonly Triple[], points: readonly Point[], around: number): Triple[] {
-  const all = [...triangles];
-  const sides = new Map<string, number>();
-  all.forEach((triple, t) => {
+function withoutChords(given: readonly Triple[], border: readonly Point[], inner: readonly Point[]): Filled {
+  const around = border.length;
+  const triangles = [...given];
+  const points = [...border, ...inner];
+  const owner = new Map<string, number>();
+  const put = (triple: Triple, t: number) => {
+    triangles[t] = triple;
     triple.forEach((a, k) => {
-      sides.set(`${a}/${triple[(k + 1) % 3]}`, t);
+      owner.set(`${a}/${triple[(k + 1) % 3]}`, t);
     });
-  });
-  const outer = (a: number, b: number) => b === (a + 1) % around && a < around;
-  triangles.forEach((triple, t) => {
-    const k = triple.findIndex((a, i) => {
-      const [b = 0, c = 0] = [triple[(i + 1) % 3], triple[(i + 2) % 3]];
-      return outer(c, a) && outer(a, b);
-    });
-    if (k < 0 || all[t] !== triple) return;
-    const [corner, after, before] = [triple[k], triple[(k + 1) % 3], triple[(k + 2) % 3]];
-    if (corner === undefined || after === undefined || before === undefined) return;
-    const beside = sides.get(`${before}/${after}`);
-    const other = beside === undefined ? undefined : all[beside];
-    if (beside === undefined || !other) return;
-    const far = other.find((v) => v !== before && v !== after);
-    if (far === undefined || far < around) return;
-    const turn = (a: number, b: number, c: number) => {
-      const [p, q, r] = [points[a], points[b], points[c]];
-      return p && q && r ? (q.x - p.x) * (r.y - p.y) - (q.y - p.y) * (r.x - p.x) : 0;
-    };
-    if (turn(corner, after, far) <= 0 || turn(corner, far, before) <= 0) return;
-    all[t] = [corner, after, far];
-    all[beside] = [corner, far, before];
-    sides.set(`${far}/${before}`, beside);
-    sides.set(`${after}/${far}`, t);
-  });
-  return all;
+  };
+  given.forEach(put);
+  const isChord = (a: number, b: number) =>
+    a < around && b < around && b !== (a + 1) % around && a !== (b + 1) % around;
+  // What is new has no chords but those that were there.
+  for (let t = 0; t < triangles.length; t++) {
+    for (let again = true; again; ) {
+      again = false;
+      const triple = triangles[t];
+      if (!triple) break;
+      for (let k = 0; k < 3; k++) {
+        const [a = 0, b = 0, c = 0] = [triple[k], triple[(k + 1) % 3], triple[(k + 2) % 3]];
+        const beside = owner.get(`${b}/${a}`);
+        const [p, q] = [points[a], points[b]];
+        if (!isChord(a, b) || beside === undefined || !p || !q) continue;
+        const far = (triangles[beside] ?? []).find((v) => v !== a && v !== b);
+        if (far === undefined) continue;
+        const middle = points.push(along(p, q, 0.5)) - 1;
+        put([a, middle, c], t);
+        put([middle, b, c], triangles.length);
+        put([b, middle, far], beside);
+        put([middle, a, far], triangles.length);
+        again = true;
+        break;
+      }
+    }
+  }
+  return { triangles, inner: points.slice(around) };
 }

@@ -9,6 +9,8 @@ import { rimLoops } from './rim-loops.ts';
 export interface Vertex extends Point {
   readonly piece: Piece;
   readonly node: number;
+  /** Whether it lies on the outline of its piece. */
+  readonly onBorder: boolean;
 }
 
 /**
@@ -33,7 +35,7 @@ export interface Mesh {
   readonly spacing: number;
 }
 
-/** Sides of triangles shorter than this share of the spacing are none: their ends are one node. */
+/** Sides of triangles along the outline that are shorter than this share of the spacing are none: their ends are one node. */
 const SHORT = 0.12;
 /** Vertices this near a border of a facet lie on it, mm. */
 const ON = 0.011;
@@ -53,8 +55,9 @@ export function meshOf(graph: BagGraph, spacing: number): Mesh {
   const across: Sewn[] = [];
   const facetsOf = groupBy(graph.facets, ({ piece }) => piece);
   for (const piece of graph.pieces) {
-    const put = (p: Point, node: number) => vertices.push({ x: p.x, y: p.y, piece, node }) - 1;
-    const border = outlineOf(piece, edges, put);
+    const put = (p: Point, node: number, onBorder = false) =>
+      vertices.push({ x: p.x, y: p.y, piece, node, onBorder }) - 1;
+    const border = outlineOf(piece, edges, (p, node) => put(p, node, true));
     outlines.set(piece.id, border);
     const parts = facetsOf.get(piece.id) ?? [];
     const known = [...border];
@@ -68,10 +71,10 @@ export function meshOf(graph: BagGraph, spacing: number): Mesh {
     for (const facet of parts) {
       if (facet.tucked) continue;
       const ring = parts.length > 1 ? ringOf(facet, known, vertices) : border;
-      const inner = clearOf(facet.outline, lattice, spacing);
-      const all = [...ring, ...inner.map((p) => put(p, nodes.add()))];
       const places = ring.map((v): Point => vertices[v] ?? { x: 0, y: 0 });
-      for (const triple of triangulated(places, inner)) {
+      const { triangles, inner } = triangulated(places, clearOf(facet.outline, lattice, spacing));
+      const all = [...ring, ...inner.map((p) => put(p, nodes.add()))];
+      for (const triple of triangles) {
         corners.push(...triple.map((k) => all[k] ?? 0));
         facets.push(facet);
       }
@@ -161,12 +164,19 @@ function compacted({
   readonly spacing: number;
 }): Mesh {
   const vertexAt = (v: number | undefined) => vertices[v ?? 0] ?? vertices[0];
+  // Of what is sewn together the longer side counts.
+  const sides = new Map<string, { readonly a: number; readonly b: number; readonly length: number }>();
   for (let t = 0; t < corners.length; t += 3) {
     for (let k = 0; k < 3; k++) {
       const [p, q] = [vertexAt(corners[t + k]), vertexAt(corners[t + ((k + 1) % 3)])];
-      if (p && q && distance(p, q) < SHORT * spacing) nodes.join(p.node, q.node);
+      if (!p?.onBorder || !q?.onBorder) continue;
+      const [a, b] = [nodes.find(p.node), nodes.find(q.node)].sort((i, j) => i - j);
+      if (a === undefined || b === undefined) continue;
+      const length = Math.max(distance(p, q), sides.get(`${a}/${b}`)?.length ?? 0);
+      sides.set(`${a}/${b}`, { a, b, length });
     }
   }
+  for (const { a, b, length } of sides.values()) if (length < SHORT * spacing) nodes.join(a, b);
   const number = new Map<number, number>();
   const numbered = (node: number) => {
     const root = nodes.find(node);

@@ -1,0 +1,289 @@
+import { describe, expect, test } from 'vitest';
+import type { BagGraph, Facet, Piece } from '../bag/index.ts';
+import { insideOf, measure } from '../bag/index.ts';
+import { type Construction, familyOf } from '../families/index.ts';
+import { withFeatures } from '../features/index.ts';
+import { contentFits, materialsOf, sizeTable } from '../fit/index.ts';
+import { rectangle } from '../geometry/index.ts';
+import { testDocument } from '../testing/arbitraries.ts';
+import { mm } from '../units/index.ts';
+import { clothOf } from './cloth/cloth.ts';
+import { touchingOf } from './contact/touching.ts';
+import { crossings } from './crossings.ts';
+import { type Filling, fillBag, usualFilling } from './fill.ts';
+import { meshOf } from './mesh/mesh.ts';
+import { fabricOf } from './mesh/mesh-fabric.ts';
+import { POSES, usualPose } from './pose.ts';
+import { shapeOf } from './shape.ts';
+import { stepFrame, stopAtPeaks, worldOf } from './world.ts';
+
+const graphOf = (construction: Construction) => {
+  const document = testDocument(construction);
+  return familyOf(construction).build(materialsOf(sizeTable(document), document));
+};
+const settled = (filling: Filling) => {
+  while (!filling.settled) filling.step();
+  return filling;
+};
+const squares = { of: 'motifs', motif: 'm1', rounds: 4 } as const;
+const folded: Construction = {
+  family: 'wrap-round',
+  laid: 'folded',
+  bottom: 'seam',
+  sides: 'joins',
+  body: { ...squares, columns: 2, rows: 4 },
+};
+const boxed: Construction = {
+  family: 'faces-and-strip',
+  face: { ...squares, columns: 2, rows: 2 },
+  strip: {
+    swatch: 's2',
+    worked: 'across',
+    depth: 12,
+    length: { by: 'way' },
+    multiple: { multiple: 1, extra: 0 },
+  },
+};
+const pinwheel: Construction = { family: 'pinwheel', motif: 'm1', rounds: 4, wings: [2, 2, 2, 2] };
+const onPoint: Construction = {
+  family: 'on-point',
+  motif: 'm1',
+  rounds: 4,
+  across: 1,
+  rows: 2,
+  bottom: 'straight',
+};
+const gathered: Construction = {
+  family: 'gathered',
+  body: {
+    of: 'worked',
+    swatch: 's2',
+    stitches: 40,
+    rows: 70,
+    multiple: { multiple: 1, extra: 0 },
+    rowsRun: 'across',
+  },
+  together: 2,
+  band: { swatch: 's2', rows: 6 },
+  slit: 0,
+};
+
+/** Two like rectangles sewn together all round, right side out. */
+function pillow(width: number, height: number): BagGraph {
+  const outline = rectangle(0, 0, width, height);
+  const edge = (length: number) => ({ kind: 'tops' as const, length: mm(length), loops: 10 });
+  const piece = (id: string): Piece => ({
+    id,
+    name: id,
+    make: { of: 'motif', motif: 'm1', rounds: 1 },
+    outline,
+    edges: [edge(width), edge(height), edge(width), edge(height)],
+    at: { x: 0, y: 0 },
+    turn: 0,
+    cell: { sheet: id, row: 0, column: 0 },
+  });
+  const facet = (id: string, side: 1 | -1): Facet => ({
+    piece: id,
+    outline,
+    face: side > 0 ? 'front' : 'back',
+    motion: {
+      origin: { x: (-side * width) / 2, y: 0, z: 0 },
+      u: { x: side, y: 0, z: 0 },
+      v: { x: 0, y: 1, z: 0 },
+    },
+  });
+  const seam = (a: number, b: number, length: number) => ({
+    id: `s${a}`,
+    line: 's',
+    kind: 'closing' as const,
+    a: { piece: 'front', edge: a, from: 0, to: length },
+    b: { piece: 'back', edge: b, from: length, to: 0 },
+  });
+  return {
+    pieces: [piece('front'), piece('back')],
+    seams: [seam(0, 0, width), seam(1, 3, height), seam(2, 2, width), seam(3, 1, height)],
+    lines: [{ id: 's', name: 'Round' }],
+    folds: [],
+    facets: [facet('front', 1), facet('back', -1)],
+    rims: 0,
+  };
+}
+
+/** Blows something up evenly, without weight, until it is still. */
+function blownUp(graph: BagGraph, unit: number, cells: number) {
+  const mesh = meshOf(graph, unit / cells);
+  const cloth = clothOf(fabricOf(mesh, 3), unit);
+  const world = worldOf({
+    cloth,
+    touching: touchingOf(cloth.count, cloth.membrane.triangles, mesh.count, 3 / unit, 1 / cells),
+    mouth: [],
+    bodies: [],
+    spacing: 1 / cells,
+    straps: mesh.count,
+    parts: [Array.from({ length: mesh.count }, (_, i) => i)],
+  });
+  for (let frame = 0; frame < 300 && (frame < 60 || world.speed > 0.02); frame++) {
+    stepFrame(world, {
+      softness: { push: 8, even: 1, level: 1 },
+      gravity: 0,
+      damping: 2,
+      lift: 0,
+      table: false,
+      pins: [],
+    });
+    if (frame > 40) stopAtPeaks(world);
+  }
+  return shapeOf({ cloth, world, mesh });
+}
+
+describe('closed forms', () => {
+  test.each([
+    [300, 300],
+    [240, 360],
+  ])('a pillow of %d by %d mm that does not stretch holds what is known of it', (w, h) => {
+    // What two sheets sewn together all round hold at most: w^3 (h / (pi w) - 0.142 (1 - 10^(-h / w))), found by trial.
+    const litres = (w ** 3 * (h / (Math.PI * w) - 0.142 * (1 - 10 ** (-h / w)))) / 1e6;
+    const { volume } = blownUp(pillow(w, h), 100, 6);
+    expect(volume / litres).toBeGreaterThan(0.95);
+    expect(volume / litres).toBeLessThan(1.05);
+  });
+
+  test('a tube holds what a round of its way round and its height holds', () => {
+    const graph = graphOf({
+      ...folded,
+      laid: 'tube',
+      base: { of: 'one', motif: 'disc', rounds: 5 },
+      body: { ...squares, rounds: 3, columns: 6, rows: 5 },
+    });
+    const { girth } = insideOf(graph);
+    const { height } = measure(graph);
+    const { volume } = shapeOf(settled(fillBag(graph, { contents: [], soft: 1, pose: 'stand' })));
+    const litres = ((girth ** 2 / (4 * Math.PI)) * height) / 1e6;
+    expect(volume / litres).toBeGreaterThan(0.93);
+    expect(volume / litres).toBeLessThan(1.05);
+  });
+
+  test('no bag holds more than a tube of its way round, closed below', () => {
+    for (const construction of [folded, boxed, pinwheel, onPoint]) {
+      const graph = graphOf(construction);
+      const { width, depth, height } = measure(graph);
+      const litres = (((2 * (width + depth)) ** 2 / (4 * Math.PI)) * height) / 1e6;
+      const { volume } = shapeOf(settled(fillBag(graph, { contents: [], soft: 1, pose: 'stand' })));
+      expect(volume).toBeLessThan(litres);
+      expect(volume).toBeGreaterThan(0.2 * litres);
+    }
+  });
+});
+
+const cases: [string, Construction][] = [
+  ['a folded sheet', folded],
+  ['a box', boxed],
+  ['on point', onPoint],
+  ['a pinwheel', pinwheel],
+  ['a gathered purse', gathered],
+];
+
+describe('every bag, in every pose', () => {
+  test.each(
+    cases.flatMap(([name, construction]) => POSES.map((pose) => [name, pose, construction] as const)),
+  )(
+    '%s, %s: does not stretch, does not pass through itself, is no larger than its fabric',
+    (_, pose, construction) => {
+      const graph = graphOf(construction);
+      const filling = settled(fillBag(graph, { contents: [], soft: 0.8, pose }));
+      const { cloth } = filling;
+      const shape = shapeOf(filling);
+      expect(shape.strain).toBeLessThan(0.03);
+      expect(crossings(cloth.position, cloth.membrane.triangles, 1 / 6)).toEqual([]);
+      // As long as the longest way over it, whichever way it lies.
+      const { width, height, depth } = measure(graph);
+      const longest = Math.hypot(width + depth, height + depth);
+      expect(Math.max(shape.width, shape.height, shape.depth)).toBeLessThan(1.03 * longest);
+      // What stands or lies, rests on the table; what hangs, does not.
+      const low = Math.min(...cloth.position.filter((_, i) => i % 3 === 1)) * cloth.unit;
+      if (pose === 'hang') expect(low).toBeGreaterThan(10);
+      else expect(low).toBeCloseTo(1.5, 0);
+    },
+  );
+
+  test.each(cases)('%s with two like halves comes to rest with two like halves', (_, construction) => {
+    const graph = graphOf(construction);
+    const { width } = measure(graph);
+    const filling = settled(fillBag(graph, { contents: [], soft: 0.8, pose: 'stand' }));
+    const p = filling.places();
+    const xs = p.filter((_, i) => i % 3 === 0);
+    const zs = p.filter((_, i) => i % 3 === 2);
+    // A pinwheel has no mirror, but is the same after half a turn: either way the extremes balance.
+    expect(Math.abs(Math.max(...xs) + Math.min(...xs))).toBeLessThan(0.06 * width);
+    expect(Math.abs(Math.max(...zs) + Math.min(...zs))).toBeLessThan(0.06 * width);
+  });
+
+  test('the same bag fills the same way', () => {
+    const once = settled(fillBag(graphOf(folded), { contents: [], soft: 0.8, pose: 'stand' })).places();
+    expect(settled(fillBag(graphOf(folded), { contents: [], soft: 0.8, pose: 'stand' })).places()).toEqual(
+      once,
+    );
+  });
+});
+
+describe('what is in it', () => {
+  const graph = graphOf(boxed);
+  const { width, height } = measure(graph);
+  const fits = contentFits({ ...insideOf(graph), opening: measure(graph).opening }, [
+    {
+      shape: 'box',
+      id: 'book',
+      name: 'Book',
+      height: mm(0.8 * height),
+      width: mm(0.7 * width),
+      thickness: mm(40),
+    },
+    { shape: 'cylinder', id: 'long', name: 'Long', height: mm(4 * height), diameter: mm(30) },
+  ]);
+
+  test('lies inside, on the bottom, and is not pierced by the fabric; what is too long stays outside', () => {
+    for (const pose of POSES) {
+      const filling = settled(fillBag(graph, { contents: fits, soft: 0.4, pose }));
+      expect(filling.contents.map(({ content }) => content.id)).toEqual(['book']);
+      expect(filling.leftOut.map(({ content, why }) => [content.id, why])).toEqual([['long', 'too large']]);
+      const shape = shapeOf(filling);
+      expect(shape.sticksOut).toBeLessThan(2);
+      const [book] = filling.bodies();
+      if (pose === 'stand') expect(book?.at[1]).toBeLessThan(0.4 * height + 12);
+      // It has grown to its own size.
+      expect(book?.form).toEqual({
+        is: 'box',
+        half: [0.35 * width, 0.4 * height, 20].map((x) => expect.closeTo(x, 6)),
+      });
+    }
+  });
+
+  test('makes a flat bag as thick as it is', () => {
+    const flat = graphOf(folded);
+    const size = measure(flat);
+    const [thing] = contentFits({ ...insideOf(flat), opening: size.opening }, [
+      {
+        shape: 'box',
+        id: 'b',
+        name: 'B',
+        height: mm(0.6 * size.height),
+        width: mm(0.5 * size.width),
+        thickness: mm(30),
+      },
+    ]);
+    if (!thing) throw new Error('nothing was held against the bag');
+    const filling = settled(fillBag(flat, { contents: [thing], soft: 0.1, pose: 'stand' }));
+    expect(shapeOf(filling).depth).toBeGreaterThan(30);
+  });
+});
+
+test('a bag is shown as it would be used', () => {
+  expect(usualPose(graphOf(boxed))).toBe('stand');
+  expect(usualPose(graphOf(folded))).toBe('stand');
+  const document = testDocument(folded);
+  const table = sizeTable(document);
+  const flap = { of: 'motifs', motif: 'm1', rounds: 4, columns: 2, rows: 1 } as const;
+  const flapped = withFeatures(graphOf(folded), { flap }, materialsOf(table, document));
+  expect(usualPose(flapped)).toBe('lie');
+  expect(usualFilling(graphOf(boxed), []).soft).toBe(0.8);
+});

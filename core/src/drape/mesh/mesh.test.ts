@@ -1,0 +1,72 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { familyOf } from '../../families/index.ts';
+import { materialsOf, sizeTable } from '../../fit/index.ts';
+import { area } from '../../geometry/index.ts';
+import { constructions, testDocument } from '../../testing/arbitraries.ts';
+import { unitOf } from '../fill.ts';
+import { meshOf } from './mesh.ts';
+import { fabricOf } from './mesh-fabric.ts';
+
+const graphs = constructions.map((construction) => {
+  const document = testDocument(construction);
+  return familyOf(construction).build(materialsOf(sizeTable(document), document));
+});
+const cells = fc.constantFrom(4, 6, 9);
+
+describe('the mesh of any bag', () => {
+  test('covers every facet that is seen once, right side up', () => {
+    fc.assert(
+      fc.property(graphs, cells, (graph, many) => {
+        const { corners, vertices } = meshOf(graph, unitOf(graph) / many);
+        let covered = 0;
+        for (let t = 0; t < corners.length; t += 3) {
+          const own = area([0, 1, 2].map((k) => vertices[corners[t + k] ?? 0] ?? { x: 0, y: 0 }));
+          expect(own).toBeGreaterThan(0);
+          covered += own;
+        }
+        const seen = graph.facets.filter(({ tucked }) => !tucked);
+        const wanted = seen.reduce((sum, { outline }) => sum + area(outline), 0);
+        // What is narrower than a part of the spacing shrinks to nothing.
+        expect(covered / wanted).toBeGreaterThan(0.8);
+        expect(covered / wanted).toBeLessThan(1 + 1e-9);
+      }),
+      { numRuns: 120 },
+    );
+  });
+
+  test('is one surface: no side has three triangles, and its openings are those of the bag', () => {
+    fc.assert(
+      fc.property(graphs, (graph) => {
+        const { triangles, rims } = meshOf(graph, unitOf(graph) / 6);
+        const sides = new Map<string, number>();
+        for (let t = 0; t < triangles.length; t += 3)
+          for (let k = 0; k < 3; k++) {
+            const [a = 0, b = 0] = [triangles[t + k], triangles[t + ((k + 1) % 3)]];
+            const key = a < b ? `${a}/${b}` : `${b}/${a}`;
+            sides.set(key, (sides.get(key) ?? 0) + 1);
+          }
+        expect(Math.max(...sides.values())).toBeLessThanOrEqual(2);
+        expect(rims).toHaveLength(graph.rims);
+      }),
+      { numRuns: 80 },
+    );
+  });
+
+  test('lies at first where the made-up bag does, as far apart as its layers are', () => {
+    fc.assert(
+      fc.property(graphs, (graph) => {
+        const mesh = meshOf(graph, unitOf(graph) / 5);
+        const { start, patches } = fabricOf(mesh, 3);
+        expect(start.every(Number.isFinite)).toBe(true);
+        expect(patches).toHaveLength(mesh.facets.length);
+        // Nothing holds with a flap or a handle.
+        patches.forEach(({ holds }, t) => {
+          const face = mesh.facets[t]?.face;
+          expect(holds).toBe(face !== 'flap' && face !== 'handle');
+        });
+      }),
+      { numRuns: 40 },
+    );
+  });
+});
