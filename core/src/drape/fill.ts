@@ -72,7 +72,7 @@ const TIRING = 0.2;
 /** Frames after which it is enough. */
 const LONGEST = 320;
 /** A hung bag hangs so far above the table, mm. */
-const ABOVE = 120;
+const ABOVE = 50;
 /** Things begin so thin, mm, and grow to their thickness. */
 const THIN = 2;
 /** What a thing of its size weighs, against soft filling. */

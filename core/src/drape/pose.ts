@@ -1,4 +1,5 @@
 import { type BagGraph, measure, type Strap } from '../bag/index.ts';
+import { distance3, type Point3 } from '../geometry/index.ts';
 import { at } from './cloth/at.ts';
 import type { Laid, StrapNodes } from './hang/strap-fabric.ts';
 import type { Mesh } from './mesh/mesh.ts';
@@ -38,6 +39,8 @@ export function laidOf(graph: BagGraph, pose: Pose): (strap: Strap) => Laid {
   };
 }
 
+/** A hand holds so much of the rim to either side, mm. */
+const HAND = 25;
 /** How far along a worn strap the shoulder carries it. */
 const SHOULDER = 0.3;
 
@@ -73,9 +76,10 @@ export function carriersOf(
       return own.filter((v) => at(p, 3 * v + 1) > high - 1e-3);
     });
   }
-  // By hand, at either end of the mouth.
+  // By hand, at either end of the mouth, as wide as a hand takes hold.
+  const place = (v: number): Point3 => ({ x: at(p, 3 * v), y: at(p, 3 * v + 1), z: at(p, 3 * v + 2) });
   const ends = [-1, 1].map((side) =>
     mouth.reduce((a, b) => (side * at(p, 3 * b) > side * at(p, 3 * a) ? b : a), mouth[0] ?? 0),
   );
-  return [...new Set(ends)];
+  return mouth.filter((v) => ends.some((end) => distance3(place(v), place(end)) < HAND));
 }

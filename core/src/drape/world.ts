@@ -167,7 +167,7 @@ function settleSpeed(
 ): void {
   for (let i = from; i < to; i++) {
     const speed = share * (at(p, i) - at(before, i));
-    v[i] = speed > FASTEST ? FASTEST : speed < -FASTEST ? -FASTEST : speed;
+    v[i] = Math.max(-FASTEST, Math.min(FASTEST, speed));
   }
 }
 

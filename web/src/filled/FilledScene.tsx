@@ -44,7 +44,13 @@ export function FilledScene({ plan, state: { start, frames }, frame, open }: Fil
   const aspect = size.width / Math.max(1, size.height);
   useEffect(() => {
     if (!places || turned.current) return;
-    const { centre, far } = fitView(places, aspect, ghostCorners(start, places));
+    const { x, z, wide, deep } = shadowOf(places);
+    const shadow = [-0.5, 0.5].flatMap((i) =>
+      [-0.5, 0.5].map((k) => new Vector3(x + i * wide, 0, z + k * deep)),
+    );
+    // The corners of the box round a shadow lie outside it.
+    const round = shadow.map((corner) => corner.lerp(new Vector3(x, 0, z), 0.25));
+    const { centre, far } = fitView(places, aspect, [...ghostCorners(start, places), ...round]);
     camera.position.copy(VIEW.clone().multiplyScalar(far).add(centre));
     setMiddle([centre.x, centre.y, centre.z]);
     invalidate();

@@ -63,7 +63,7 @@ export default function FilledView({ plan }: { readonly plan: Plan }) {
           frameloop="demand"
           camera={{ fov: VIEW_ANGLE, position: [0, 200, 1200], near: 10, far: 20000 }}
           gl={{ localClippingEnabled: true }}
-          aria-label={describe(plan, state, system)}
+          aria-label={describe(plan, state, pose, system)}
           role="img"
         >
           <FilledScene plan={plan} state={state} frame={shown} open={open} />
@@ -131,11 +131,11 @@ function saidOf(plan: Plan, { start }: FillState, shape: FilledShape, system: Le
   ].join(' ');
 }
 
-function describe(plan: Plan, { shape }: FillState, system: LengthSystem): string {
+function describe(plan: Plan, { shape }: FillState, pose: Pose, system: LengthSystem): string {
   const things = plan.contents.map(
     ({ content, fits }) => `${content.name} ${fits ? 'fits' : 'does not fit'}`,
   );
-  return `${plan.familyName} bag of ${piecesText(plan.tally)}, filled${
+  return `${poseName(pose, plan.graph)}: ${plan.familyName} bag of ${piecesText(plan.tally)}, filled${
     shape ? `: about ${formatVolume(shape.volume, system)}` : ', still coming together'
   }.${things.length > 0 ? ` Inside: ${things.join(', ')}.` : ''} The pressed views name its faces.`;
 }

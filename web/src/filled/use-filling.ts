@@ -39,14 +39,15 @@ export function useFilling(
       const tell = () => {
         if (wanted && begun) setState({ start: begun, frames: [...frames], shape });
       };
-      const onFrame = proxy((frame: FillFrame) => {
-        frames.push(frame);
+      const onFrames = proxy(async (more: readonly FillFrame[]) => {
+        frames.push(...more);
         tell();
+        await new Promise((drawn) => requestAnimationFrame(drawn));
       });
       const onStart = proxy((start: FillStart) => {
         begun = start;
       });
-      filler.fill(document, hand, { pose, soft }, onStart, onFrame).then(
+      filler.fill(document, hand, { pose, soft }, onStart, onFrames).then(
         (measured) => {
           shape = measured;
           tell();

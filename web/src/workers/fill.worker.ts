@@ -49,7 +49,8 @@ export interface FillFrame {
 /** Every so many solver frames are shown and kept. */
 const KEEP = 3;
 
-type OnFrame = (frame: FillFrame) => void;
+/** Takes frames that have come about since; answers when it has drawn them. */
+type OnFrames = (frames: readonly FillFrame[]) => Promise<void>;
 
 /** The places of the drawing over the nodes of the mesh: vertices of pieces, then those of straps. */
 function drawingOf({ mesh, straps, contents, leftOut }: Filling): { start: FillStart; nodes: Int32Array } {
@@ -136,24 +137,38 @@ const filler = {
     hand: Settings['hand'],
     how: Omit<FillWith, 'contents'>,
     onStart: (start: FillStart) => void,
-    onFrame: OnFrame,
+    onFrames: OnFrames,
   ): Promise<FilledShape> {
     const { graph: own, contents } = planOf(document);
     const filling = fillBag(hand === 'left' ? mirrored(own) : own, { ...how, contents });
     const { start, nodes } = drawingOf(filling);
     onStart(start);
+    let held: FillFrame[] = [];
+    let drawing = false;
+    const keep = () => held.push(frameOf(filling, nodes));
+    /** Hands over what there is, at the pace at which it is drawn. */
     const show = () => {
-      const frame = frameOf(filling, nodes);
-      onFrame(transfer(frame, [frame.places.buffer, frame.bodies.buffer]));
+      if (drawing || held.length === 0) return;
+      drawing = true;
+      const frames = held;
+      held = [];
+      const buffers = frames.flatMap(({ places, bodies }) => [places.buffer, bodies.buffer]);
+      onFrames(transfer(frames, buffers)).then(() => {
+        drawing = false;
+      });
     };
+    keep();
     show();
     while (!filling.settled) {
       filling.step();
       if (filling.frame % KEEP !== 0) continue;
+      keep();
       show();
-      // Lets messages through, so that a fill no longer wanted can be ended.
+      // Lets messages through: that something has been drawn, or that this fill is no longer wanted.
       await new Promise((next) => setTimeout(next));
     }
+    keep();
+    drawing = false;
     show();
     return shapeOf(filling);
   },

@@ -42,6 +42,9 @@ export const DRAWN_OVER = 0.98;
 function build({ over, loops, body }: Cover, materials: Materials): BagGraph {
   const graph = innerOf(body).build(materials);
   const size = measure(graph);
+  // Handles of a cloth bag stand about a quarter in from either side.
+  const aside = size.width / 4;
+  const z = size.depth / 2;
   const loop = (x: number, on: 'front' | 'back', name: string): Strap => ({
     name,
     on,
@@ -51,15 +54,12 @@ function build({ over, loops, body }: Cover, materials: Materials): BagGraph {
     width: LOOP.width,
     behind: false,
   });
-  // Handles of a cloth bag stand about a quarter in from either side.
-  const x = size.width / 4;
-  const z = size.depth / 2;
   const straps = loops
     ? [
-        loop(-x, 'front', 'Front loop, left'),
-        loop(x, 'front', 'Front loop, right'),
-        loop(-x, 'back', 'Back loop, left'),
-        loop(x, 'back', 'Back loop, right'),
+        loop(-aside, 'front', 'Front loop, left'),
+        loop(aside, 'front', 'Front loop, right'),
+        loop(-aside, 'back', 'Back loop, left'),
+        loop(aside, 'back', 'Back loop, right'),
       ]
     : [];
   const swatch = materials.stripSwatch();
