@@ -172,17 +172,14 @@ test('from the target to bags that reach it, one of them put on the table', asyn
   await saved(page);
 });
 
-test('the bag is filled in three dimensions and scrubbed back to how it lies pressed', async ({
-  page,
-  open,
-}) => {
+test('the bag is filled in three dimensions and scrubbed back to flat', async ({ page, open }) => {
   // Drawn by the processor alone, every frame on the way costs more than the filling itself.
   await page.emulateMedia({ reducedMotion: 'reduce' });
   await open('Tower-key wallet', 'Build');
   await page.getByRole('radio', { name: 'Filled' }).click();
   await expect(page.getByTestId('filled')).toContainText('litres', { timeout: 150_000 });
   await expect(page.getByRole('img', { name: /filled: about/ })).toBeVisible();
-  const scrub = page.getByRole('slider', { name: 'From pressed to filled' });
+  const scrub = page.getByRole('slider', { name: 'From flat to filled' });
   await scrub.focus();
   await page.keyboard.press('Home');
   await expect(scrub).toHaveValue('0');

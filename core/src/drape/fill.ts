@@ -10,6 +10,7 @@ import { type Mesh, meshOf } from './mesh/mesh.ts';
 import { fabricOf } from './mesh/mesh-fabric.ts';
 import { mouthOf } from './mesh/rim-loops.ts';
 import { carriersOf, laidOf, type Pose, usualPose } from './pose.ts';
+import { unfolding } from './unfold.ts';
 import { type Acting, FRAME, type Pin, stepFrame, stopAtPeaks, type World, worldOf } from './world.ts';
 
 /** What a bag is filled with, and how it is put. */
@@ -40,6 +41,8 @@ export interface Filling {
   readonly atRest: boolean;
   /** Moves on by one frame of 1/60 s. */
   step(): void;
+  /** Places of all vertices of the mesh on the way from the flat net to the pressed bag, for a share of that way. */
+  unfolded(share: number): Float32Array;
   /** Places of all nodes, those of the straps last. */
   places(): Float32Array;
   /** Middle and turning of everything in it, in the order of `contents`. */
@@ -122,6 +125,7 @@ export function fillBag(graph: BagGraph, { contents, soft, pose, cells = CELLS }
   });
   const mass = cloth.membrane.area.reduce((sum, own) => sum + own, 0);
   const rim = mouth.length * (spacing / unit);
+  const unfold = unfolding(graph, mesh, bag.start);
   let [frame, calm] = [0, 0];
   const acting = (): Acting => ({
     softness: {
@@ -162,6 +166,7 @@ export function fillBag(graph: BagGraph, { contents, soft, pose, cells = CELLS }
       if (frame > FILLED) stopAtPeaks(world);
       calm = frame > GROWN && world.speed < STILL ? calm + 1 : 0;
     },
+    unfolded: (share) => onTable(unfold(share), put.place),
     places: () => Float32Array.from(cloth.position, (value) => value * unit),
     bodies: () =>
       things.map(({ form, at: [x, y, z], turn }) => ({
@@ -170,6 +175,18 @@ export function fillBag(graph: BagGraph, { contents, soft, pose, cells = CELLS }
         turn,
       })),
   };
+}
+
+/** Puts places into the pose, and above the table. */
+function onTable(places: Float32Array, place: (p: Vec) => Vec): Float32Array {
+  let low = Infinity;
+  for (let k = 0; k < places.length; k += 3) {
+    const put = place([places[k] ?? 0, places[k + 1] ?? 0, places[k + 2] ?? 0]);
+    places.set(put, k);
+    low = Math.min(low, put[1]);
+  }
+  if (low < 0) for (let k = 1; k < places.length; k += 3) places[k] = (places[k] ?? 0) - low;
+  return places;
 }
 
 /** The nodes of a strap that are its own. */

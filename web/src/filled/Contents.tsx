@@ -13,6 +13,8 @@ interface ContentsProps {
 
 /** What the bag holds, to scale, as it lies in it; and beside it, as a ghost, what does not go in. */
 export function Contents({ start, frame: { bodies, places } }: ContentsProps) {
+  // On the way from the net there is no bag yet.
+  if (bodies.length < 10 * start.inside.length) return null;
   return (
     <>
       {start.inside.map(({ id, form }, i) => {

@@ -51,10 +51,10 @@ export default function FilledView({ plan }: { readonly plan: Plan }) {
         This bag could not be filled: {state.failed} The pressed views still show it.
       </p>
     );
-  const { frames, shape } = state;
+  const { start, frames, shape } = state;
   const last = frames.length - 1;
   // Who wants no motion sees the end only.
-  const shown = Math.min(last, scrub ?? (still && !shape ? 0 : last));
+  const shown = Math.min(last, scrub ?? (still && !shape ? start.unfolding.length : last));
   return (
     <div className="flex size-full min-h-0 flex-col">
       <div className="relative min-h-0 grow">
@@ -100,13 +100,13 @@ export default function FilledView({ plan }: { readonly plan: Plan }) {
         </button>
       </div>
       <label className="flex items-center gap-3 px-3 text-xs text-soft">
-        pressed
+        flat
         <input
           type="range"
           min={0}
           max={Math.max(1, last)}
           value={shown}
-          aria-label="From pressed to filled"
+          aria-label="From flat to filled"
           onChange={(event) => setScrub(Number(event.target.value))}
           className="min-w-0 grow accent-kingfisher"
         />

@@ -46,6 +46,8 @@ export function useFilling(
       });
       const onStart = proxy((start: FillStart) => {
         begun = start;
+        // Before it is filled it is put together: that is there to be scrubbed back to.
+        frames.unshift(...start.unfolding);
       });
       filler.fill(document, hand, { pose, soft }, onStart, onFrames).then(
         (measured) => {

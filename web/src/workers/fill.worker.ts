@@ -33,6 +33,8 @@ export interface FillStart {
   readonly straps: readonly DrawnPart[];
   /** Places round each opening, the mouth first. */
   readonly rims: readonly (readonly number[])[];
+  /** Moments on the way from the flat net to the pressed bag; without straps, and with nothing in it yet. */
+  readonly unfolding: readonly FillFrame[];
   /** Things that have been put in, in order. */
   readonly inside: ReadonlyArray<{ readonly id: string; readonly form: Form }>;
   /** Things that stay outside. */
@@ -46,6 +48,8 @@ export interface FillFrame {
   readonly bodies: Float32Array;
 }
 
+/** Moments of the unfolding. */
+const UNFOLDED = 24;
 /** Every so many solver frames are shown and kept. */
 const KEEP = 3;
 
@@ -53,7 +57,8 @@ const KEEP = 3;
 type OnFrames = (frames: readonly FillFrame[]) => Promise<void>;
 
 /** The places of the drawing over the nodes of the mesh: vertices of pieces, then those of straps. */
-function drawingOf({ mesh, straps, contents, leftOut }: Filling): { start: FillStart; nodes: Int32Array } {
+function drawingOf(filling: Filling): { start: FillStart; nodes: Int32Array } {
+  const { mesh, straps, contents, leftOut } = filling;
   const nodes: number[] = [];
   const byPiece = new Map<string, number[]>();
   mesh.vertices.forEach(({ piece }, v) => {
@@ -96,9 +101,19 @@ function drawingOf({ mesh, straps, contents, leftOut }: Filling): { start: FillS
     });
     return { id: strap.name, first, many: 2 * rows.length, on: Float32Array.from(on), border: [] };
   });
+  /** Where the places of pieces are at a share of the way; straps are not on yet, and shrunk to a place of the bag. */
+  const unfolded = (share: number): FillFrame => {
+    const at = filling.unfolded(share);
+    const places = new Float32Array(3 * nodes.length);
+    for (const [v, place] of placeOf) places.set(at.subarray(3 * v, 3 * v + 3), 3 * place);
+    for (let place = placeOf.size; place < nodes.length; place++)
+      places.set(places.subarray(0, 3), 3 * place);
+    return { places, bodies: new Float32Array() };
+  };
   return {
     nodes: Int32Array.from(nodes),
     start: {
+      unfolding: Array.from({ length: UNFOLDED }, (_, k) => unfolded(k / UNFOLDED)),
       count: nodes.length,
       triangles: Int32Array.from(triangles),
       pieces,
