@@ -11,6 +11,7 @@ import { clothOf } from './cloth/cloth.ts';
 import { touchingOf } from './contact/touching.ts';
 import { crossings } from './crossings.ts';
 import { type Filling, fillBag, usualFilling } from './fill.ts';
+import { type Closing, closingOf } from './hang/closing.ts';
 import { meshOf } from './mesh/mesh.ts';
 import { fabricOf } from './mesh/mesh-fabric.ts';
 import { POSES, usualPose } from './pose.ts';
@@ -130,6 +131,8 @@ function blownUp(graph: BagGraph, unit: number, cells: number) {
       lift: 0,
       table: false,
       pins: [],
+      ties: [],
+      cord: undefined,
     });
     if (frame > 40) stopAtPeaks(world);
   }
@@ -274,6 +277,50 @@ describe('what is in it', () => {
     if (!thing) throw new Error('nothing was held against the bag');
     const filling = settled(fillBag(flat, { contents: [thing], soft: 0.1, pose: 'stand' }));
     expect(shapeOf(filling).depth).toBeGreaterThan(30);
+  });
+});
+
+describe('closed', () => {
+  test('a cord that is drawn leaves as much of the mouth as it is long, and the fabric bunches', () => {
+    const graph = graphOf(folded);
+    const { opening } = measure(graph);
+    for (const drawn of [0.4, 0.8]) {
+      const filling = settled(fillBag(graph, { contents: [], soft: 0.6, pose: 'stand', drawn }));
+      // Drawn all the way, 15 in a hundred are left.
+      const left = 1 - drawn * 0.85;
+      const shape = shapeOf(filling);
+      expect(shape.opening / opening).toBeLessThan(1.03 * left);
+      expect(shape.opening / opening).toBeGreaterThan(0.9 * left);
+      expect(shape.strain).toBeLessThan(0.03);
+    }
+  });
+
+  test('a zip brings the two sides of the mouth together; a magnet only its place', () => {
+    const graph = graphOf(folded);
+    const apart = (closing: Closing | undefined) => {
+      const filling = settled(fillBag(graph, { contents: [], soft: 0.6, pose: 'stand', closing }));
+      const p = filling.places();
+      const zs = filling.world.mouth.map((v) => p[3 * v + 2] ?? 0);
+      return Math.max(...zs) - Math.min(...zs);
+    };
+    const open = apart(undefined);
+    expect(apart({ of: 'zip' })).toBeLessThan(12);
+    const magnet = apart({ of: 'points', on: 'faces', across: [0.5], reach: 6 });
+    expect(magnet).toBeLessThan(open);
+    expect(magnet).toBeGreaterThan(12);
+  });
+
+  test('what closes it is read from the plan', () => {
+    expect(closingOf(undefined)).toBeUndefined();
+    expect(closingOf({ of: 'zip', length: 300 })).toEqual({ of: 'zip' });
+    // One in the middle of 20 stitches, after 10 of them.
+    const places = { on: 'flap', at: 'edge', stitches: 20, wide: 0, after: [10], below: 40 } as const;
+    expect(closingOf({ of: 'magnet', places })).toEqual({
+      of: 'points',
+      on: 'flap',
+      reach: 6,
+      across: [0.5],
+    });
   });
 });
 

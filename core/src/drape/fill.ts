@@ -5,6 +5,8 @@ import { halfOf, type LeftOut, type Packed, packed } from './body/packing.ts';
 import { at } from './cloth/at.ts';
 import { type Cloth, clothOf } from './cloth/cloth.ts';
 import { touchingOf } from './contact/touching.ts';
+import { type Closing, tiesOf } from './hang/closing.ts';
+import { wayRound } from './hang/pull.ts';
 import { type StrapNodes, withStraps } from './hang/strap-fabric.ts';
 import { type Mesh, meshOf } from './mesh/mesh.ts';
 import { fabricOf } from './mesh/mesh-fabric.ts';
@@ -20,6 +22,10 @@ export interface FillWith {
   /** How much there is in it besides, 0 to 1: of soft things that stand by themselves. */
   readonly soft: number;
   readonly pose: Pose;
+  /** What closes the bag, where it is closed. */
+  readonly closing?: Closing | undefined;
+  /** How far the drawstring is drawn, 0 to 1. */
+  readonly drawn?: number;
   /** Wanted distance of nodes, as a part of a typical square; finer for measuring. */
   readonly cells?: number;
 }
@@ -66,6 +72,9 @@ const HELD = 0.5;
 const LAID = 6;
 const FILLED = 36;
 const GROWN = 50;
+/** A mouth that is drawn shut all the way is still so long, of its way round; and it takes so many frames. */
+const BUNCHED = 0.15;
+const DRAWN = 80;
 /** At rest: nothing is faster than this, units a second, over so many frames. */
 const STILL = 0.03;
 const CALM = 8;
@@ -88,7 +97,10 @@ export function unitOf(graph: BagGraph): number {
 }
 
 /** Begins to fill a bag, from how it lies when it is made up and pressed. The same bag always fills the same way. */
-export function fillBag(graph: BagGraph, { contents, soft, pose, cells = CELLS }: FillWith): Filling {
+export function fillBag(
+  graph: BagGraph,
+  { contents, soft, pose, closing, drawn = 0, cells = CELLS }: FillWith,
+): Filling {
   const unit = unitOf(graph);
   let spacing = unit / cells;
   let mesh = meshOf(graph, spacing);
@@ -125,6 +137,11 @@ export function fillBag(graph: BagGraph, { contents, soft, pose, cells = CELLS }
   });
   const mass = cloth.membrane.area.reduce((sum, own) => sum + own, 0);
   const rim = mouth.length * (spacing / unit);
+  const ties = (closing ? tiesOf(closing, graph, mesh, mouth, bag.start) : []).map((tie) => ({
+    ...tie,
+    length: tie.length / unit,
+  }));
+  const round = wayRound(cloth.position, mouth);
   const unfold = unfolding(graph, mesh, bag.start);
   let [frame, calm] = [0, 0];
   const acting = (): Acting => ({
@@ -138,6 +155,12 @@ export function fillBag(graph: BagGraph, { contents, soft, pose, cells = CELLS }
     lift: pose === 'stand' ? GRAVITY * mass + HELD * rim : 0,
     table: pose !== 'hang',
     pins,
+    ties: frame > FILLED ? ties : [],
+    // It is drawn bit by bit; what is gathered on it takes its room.
+    cord:
+      drawn > 0 && frame > FILLED
+        ? round * (1 - drawn * (1 - BUNCHED) * Math.min(1, (frame - FILLED) / DRAWN))
+        : undefined,
   });
   return {
     mesh,
@@ -164,7 +187,7 @@ export function fillBag(graph: BagGraph, { contents, soft, pose, cells = CELLS }
       stepFrame(world, acting());
       frame++;
       if (frame > FILLED) stopAtPeaks(world);
-      calm = frame > GROWN && world.speed < STILL ? calm + 1 : 0;
+      calm = frame > (drawn > 0 ? FILLED + DRAWN : GROWN) && world.speed < STILL ? calm + 1 : 0;
     },
     unfolded: (share) => onTable(unfold(share), put.place),
     places: () => Float32Array.from(cloth.position, (value) => value * unit),

@@ -1,6 +1,7 @@
 import { type Body, back, outside, turned, type Vec } from './body/body.ts';
 import type { Cloth } from './cloth/cloth.ts';
 import type { Filling } from './fill.ts';
+import { wayRound } from './hang/pull.ts';
 
 // Every index asked for is in its list. Here and not shared: so it is compiled into the loops.
 const at = (list: Float64Array, i: number): number => list[i] ?? 0;
@@ -46,20 +47,6 @@ export function shapeOf({ cloth, world, mesh }: Pick<Filling, 'cloth' | 'world' 
     mostStrain: strains.at(-1) ?? 0,
     sticksOut: Math.max(0, ...world.bodies.map((body) => sticksOut(cloth, body))) * unit,
   };
-}
-
-function wayRound(p: Float64Array, loop: readonly number[]): number {
-  return loop.reduce((sum, v, i) => {
-    const next = loop[(i + 1) % loop.length] ?? v;
-    return (
-      sum +
-      Math.hypot(
-        at(p, 3 * next) - at(p, 3 * v),
-        at(p, 3 * next + 1) - at(p, 3 * v + 1),
-        at(p, 3 * next + 2) - at(p, 3 * v + 2),
-      )
-    );
-  }, 0);
 }
 
 /** Volume by the divergence theorem: every triangle with the origin, and a lid over the mouth. */

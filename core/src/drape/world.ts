@@ -6,6 +6,8 @@ import { keepStretch } from './cloth/membrane.ts';
 import { inflate, type Softness } from './cloth/pressure.ts';
 import { rest } from './contact/table.ts';
 import { keepApart, type Touching, watch } from './contact/touching.ts';
+import type { Tie } from './hang/closing.ts';
+import { drawTogether, holdTogether } from './hang/pull.ts';
 
 // Every index asked for is in its list. Here and not shared: so it is compiled into the loops.
 const at = (list: Float64Array, i: number): number => list[i] ?? 0;
@@ -27,6 +29,10 @@ export interface Acting {
   readonly lift: number;
   readonly table: boolean;
   readonly pins: readonly Pin[];
+  /** What is closed: pairs of nodes with how far apart they may be. */
+  readonly ties: readonly Tie[];
+  /** Length of the cord round the mouth, where it is drawn. */
+  readonly cord: number | undefined;
 }
 
 /** A bag with all that touches it. */
@@ -72,6 +78,8 @@ export function worldOf(
 /** Seconds of a frame; each is worked out in so many steps. */
 export const FRAME = 1 / 60;
 const STEPS = 8;
+/** Closings and cords pull no faster than this, units a second. */
+const PULLED = 1;
 /** Nothing moves faster than this along any axis, units a second: it would pass through what is in its way. */
 const FASTEST = 4;
 /** A light node would be shot off by a lift: it feels what the fabric round it weighs. */
@@ -79,7 +87,7 @@ const MOST_LIGHT = 150;
 
 /** Moves the world on by one frame: position-based dynamics with compliance, in small steps. */
 export function stepFrame(world: World, acting: Acting): void {
-  const { cloth, touching, before, frameBefore, bodies, spacing } = world;
+  const { cloth, touching, before, frameBefore, bodies, spacing, mouth } = world;
   const { position: p, velocity: v, inverseMass: w, membrane, bending } = cloth;
   const h = FRAME / STEPS;
   watch(touching, p, Math.min(world.speed, 2 * FASTEST) * FRAME);
@@ -99,6 +107,8 @@ export function stepFrame(world: World, acting: Acting): void {
     for (const body of bodies) drift(body, acting.gravity, h);
     straighten(p, w, bending, h);
     keepStretch(p, w, membrane, h);
+    for (const { a, b, length } of acting.ties) holdTogether(p, w, a, b, length, PULLED * h);
+    if (acting.cord !== undefined) drawTogether(p, w, mouth, acting.cord, mouth.length * PULLED * h);
     keepApart(touching, p, before, w);
     bodies.forEach((body, i) => {
       const [own, edge] = [near[i], edges[i]];

@@ -1,5 +1,6 @@
 import {
   type BagGraph,
+  closingOf,
   type FilledShape,
   formatLength,
   formatVolume,
@@ -13,10 +14,11 @@ import {
   usualFilling,
 } from '@fennot/core';
 import { Canvas } from '@react-three/fiber';
-import { Scissors } from 'lucide-react';
+import { Lock, Scissors } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import { useSettings } from '../api/queries.ts';
 import { Switcher } from '../ui/Switcher.tsx';
+import type { FillHow } from '../workers/fill.worker.ts';
 import { FilledScene } from './FilledScene.tsx';
 import { VIEW_ANGLE } from './fit-view.ts';
 import { type FillState, useFilling } from './use-filling.ts';
@@ -36,14 +38,16 @@ const poseName = (pose: Pose, graph: BagGraph) =>
 export default function FilledView({ plan }: { readonly plan: Plan }) {
   const { system, hand } = useSettings();
   const usual = useMemo(() => usualFilling(plan.graph, plan.contents), [plan]);
-  const [chosen, choose] = useState<{ readonly pose?: Pose; readonly soft?: number }>({});
-  const { pose, soft } = { ...usual, ...chosen };
-  const state = useFilling(plan.document, hand, { pose, soft });
+  const [chosen, choose] = useState<Partial<FillHow>>({});
+  const { pose, soft, closed, drawn } = { ...usual, closed: false, drawn: 0, ...chosen };
+  const state = useFilling(plan.document, hand, { pose, soft, closed, drawn });
+  const closes = closingOf(plan.closure) !== undefined;
+  const draws = (plan.graph.trim?.eyelets ?? 0) > 0;
   const [scrub, setScrub] = useState<number | undefined>(undefined);
   const [open, setOpen] = useState(false);
   const still = useMemo(() => window.matchMedia('(prefers-reduced-motion: reduce)').matches, []);
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new plan is shown from its start
-  useEffect(() => setScrub(undefined), [plan.document, pose, soft]);
+  useEffect(() => setScrub(undefined), [plan.document, pose, soft, closed, drawn]);
   if (!state) return <p className="p-4 text-sm text-soft">Laying the net out ...</p>;
   if ('failed' in state)
     return (
@@ -76,19 +80,30 @@ export default function FilledView({ plan }: { readonly plan: Plan }) {
           options={POSES.map((value) => ({ value, label: poseName(value, plan.graph) }))}
           onChange={(next) => choose({ ...chosen, pose: next })}
         />
-        <label className="flex min-w-40 grow items-center gap-2 text-xs text-soft">
-          Soft filling
-          <input
-            type="range"
-            min={10}
-            max={100}
-            step={10}
-            value={Math.round(100 * soft)}
-            aria-label="Soft filling, percent"
-            onChange={(event) => choose({ ...chosen, soft: Number(event.target.value) / 100 })}
-            className="min-w-0 grow accent-kingfisher"
+        <PercentSlider
+          label="Soft filling"
+          least={10}
+          value={soft}
+          onChange={(share) => choose({ ...chosen, soft: share })}
+        />
+        {draws && (
+          <PercentSlider
+            label="Drawn shut"
+            least={0}
+            value={drawn}
+            onChange={(share) => choose({ ...chosen, drawn: share })}
           />
-        </label>
+        )}
+        {closes && (
+          <button
+            type="button"
+            aria-pressed={closed}
+            onClick={() => choose({ ...chosen, closed: !closed })}
+            className="inline-flex min-h-8 items-center gap-1.5 rounded-sm border border-line bg-card px-2 text-xs font-medium text-soft hover:text-kingfisher aria-pressed:bg-kingfisher-pale aria-pressed:text-ink"
+          >
+            <Lock size={13} /> Closed
+          </button>
+        )}
         <button
           type="button"
           aria-pressed={open}
@@ -116,6 +131,35 @@ export default function FilledView({ plan }: { readonly plan: Plan }) {
         {shape ? saidOf(plan, state, shape, system) : 'It fills ...'}
       </p>
     </div>
+  );
+}
+
+/** A share in steps of ten percent; what is taken comes when the slider is let go of. */
+function PercentSlider({
+  label,
+  least,
+  value,
+  onChange,
+}: {
+  readonly label: string;
+  readonly least: number;
+  readonly value: number;
+  readonly onChange: (share: number) => void;
+}) {
+  return (
+    <label className="flex min-w-40 grow items-center gap-2 text-xs text-soft">
+      {label}
+      <input
+        type="range"
+        min={least}
+        max={100}
+        step={10}
+        value={Math.round(100 * value)}
+        aria-label={`${label}, percent`}
+        onChange={(event) => onChange(Number(event.target.value) / 100)}
+        className="min-w-0 grow accent-kingfisher"
+      />
+    </label>
   );
 }
 

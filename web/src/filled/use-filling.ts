@@ -1,7 +1,7 @@
-import type { BagDocument, FilledShape, FillWith, Settings } from '@fennot/core';
+import type { BagDocument, FilledShape, Settings } from '@fennot/core';
 import { proxy, type Remote, wrap } from 'comlink';
 import { useEffect, useState } from 'react';
-import type { Filler, FillFrame, FillStart } from '../workers/fill.worker.ts';
+import type { Filler, FillFrame, FillHow, FillStart } from '../workers/fill.worker.ts';
 
 /** A bag being filled, or filled: what is drawn, the frames so far, and in the end what it measures. */
 export interface FillState {
@@ -17,7 +17,7 @@ const PAUSE = 150;
 export function useFilling(
   document: BagDocument,
   hand: Settings['hand'],
-  { pose, soft }: Omit<FillWith, 'contents'>,
+  { pose, soft, closed, drawn = 0 }: FillHow,
 ): FillState | { readonly failed: string } | undefined {
   const [state, setState] = useState<ReturnType<typeof useFilling>>(undefined);
   useEffect(() => {
@@ -49,7 +49,7 @@ export function useFilling(
         // Before it is filled it is put together: that is there to be scrubbed back to.
         frames.unshift(...start.unfolding);
       });
-      filler.fill(document, hand, { pose, soft }, onStart, onFrames).then(
+      filler.fill(document, hand, { pose, soft, closed, drawn }, onStart, onFrames).then(
         (measured) => {
           shape = measured;
           tell();
@@ -65,6 +65,6 @@ export function useFilling(
       worker?.terminate();
       filler = undefined;
     };
-  }, [document, hand, pose, soft]);
+  }, [document, hand, pose, soft, closed, drawn]);
   return state;
 }

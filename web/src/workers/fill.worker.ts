@@ -1,5 +1,6 @@
 import {
   type BagDocument,
+  closingOf,
   type FilledShape,
   type Filling,
   type FillWith,
@@ -52,6 +53,11 @@ export interface FillFrame {
 const UNFOLDED = 24;
 /** Every so many solver frames are shown and kept. */
 const KEEP = 3;
+
+/** How the maker wants it filled. */
+export interface FillHow extends Pick<FillWith, 'pose' | 'soft' | 'drawn'> {
+  readonly closed: boolean;
+}
 
 /** Takes frames that have come about since; answers when it has drawn them. */
 type OnFrames = (frames: readonly FillFrame[]) => Promise<void>;
@@ -150,12 +156,14 @@ const filler = {
   async fill(
     document: BagDocument,
     hand: Settings['hand'],
-    how: Omit<FillWith, 'contents'>,
+    how: FillHow,
     onStart: (start: FillStart) => void,
     onFrames: OnFrames,
   ): Promise<FilledShape> {
-    const { graph: own, contents } = planOf(document);
-    const filling = fillBag(hand === 'left' ? mirrored(own) : own, { ...how, contents });
+    const { graph: own, contents, closure } = planOf(document);
+    const { closed, ...rest } = how;
+    const closing = closed ? closingOf(closure) : undefined;
+    const filling = fillBag(hand === 'left' ? mirrored(own) : own, { ...rest, contents, closing });
     const { start, nodes } = drawingOf(filling);
     onStart(start);
     let held: FillFrame[] = [];
