@@ -33,6 +33,8 @@ export function usualPose(graph: BagGraph): Pose {
 export function laidOf(graph: BagGraph, pose: Pose): (strap: Strap) => Laid {
   const flap = graph.facets.some(({ face }) => face === 'flap');
   return ({ on, behind }) => {
+    // Beside a bag that lies, straps lie flat, too.
+    if (pose === 'lie') return 'up';
     if (behind) return 'behind';
     if (pose === 'hang') return 'up';
     return on === 'back' || flap ? 'behind' : 'front';

@@ -3,7 +3,7 @@ import { distance3, type Point, type Point3 } from '../../geometry/index.ts';
 import { at } from '../cloth/at.ts';
 import type { Crease, Fabric, Patch } from '../cloth/fabric.ts';
 
-/** How straps lie at first: over the opening, or down one side of the bag. */
+/** How straps lie at first: over the opening (and those of a back beside it), or down one side of the bag. */
 export type Laid = 'up' | 'front' | 'behind';
 
 /** A strap in the fabric of a bag. */
@@ -43,7 +43,9 @@ function bowOf({ from, to, on, free }: Strap, laid: Laid): Bow {
   if (free) return { out: { x: 0, y: 0, z: way }, across: UP, turns: false };
   // From the top of the back to its bottom it stands out behind.
   if (Math.abs(to.y - from.y) > Math.abs(to.x - from.x))
-    return { out: { x: 0, y: 0, z: way }, across: { x: 1, y: 0, z: 0 }, turns: false };
+    return laid === 'up'
+      ? { out: { x: Math.sign(from.x + to.x), y: 0, z: 0 }, across: { x: 0, y: 0, z: 1 }, turns: false }
+      : { out: { x: 0, y: 0, z: way }, across: { x: 1, y: 0, z: 0 }, turns: false };
   const down = { x: 0, y: -0.8, z: 0.6 * way };
   // From side to side it is flat on the sides; on a face, flat on the face.
   if (on === 'sides') return { out: laid === 'up' ? UP : down, across: { x: 0, y: 0, z: 1 }, turns: false };
