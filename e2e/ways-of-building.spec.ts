@@ -152,4 +152,27 @@ test('what does not go in stands beside the bag, and is told', async ({ page, op
   await open('Tea-flask sling', 'Build');
   await page.getByRole('radio', { name: 'Filled' }).click();
   await expect(page.getByTestId('filled')).toContainText('Tea flask does not go in.', { timeout: 60_000 });
+  // Its cord is drawn: what is left of the mouth is told.
+  const mouth = async () =>
+    Number(/which is ([\d.]+) cm/.exec((await page.getByTestId('filled').textContent()) ?? '')?.[1]);
+  const whole = await mouth();
+  await page.getByRole('slider', { name: 'Drawn shut, percent' }).fill('100');
+  await expect(page.getByTestId('filled')).toContainText('It fills');
+  await expect(page.getByTestId('filled')).toContainText('Holds about', { timeout: 60_000 });
+  expect(await mouth()).toBeLessThan(0.4 * whole);
+});
+
+test('a zip is closed and opened again on the filled bag', async ({ page, open }) => {
+  await page.emulateMedia({ reducedMotion: 'reduce' });
+  await open('Glove pouch', 'Build');
+  await page.getByRole('radio', { name: 'Filled' }).click();
+  const said = page.getByTestId('filled');
+  await expect(said).toContainText('Holds about', { timeout: 60_000 });
+  const litres = async () => Number(/about ([\d.]+) litres/.exec((await said.textContent()) ?? '')?.[1]);
+  const before = await litres();
+  await page.getByRole('button', { name: 'Closed' }).click();
+  await expect(page.getByRole('button', { name: 'Closed' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(said).toContainText('It fills');
+  await expect(said).toContainText('Holds about', { timeout: 60_000 });
+  expect(await litres()).toBeLessThan(before);
 });

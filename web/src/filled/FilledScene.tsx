@@ -4,7 +4,10 @@ import { type ThreeEvent, useThree } from '@react-three/fiber';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { DoubleSide, Plane, RepeatWrapping, SRGBColorSpace, TextureLoader, Vector3 } from 'three';
 import { usePointed } from '../drawing/pointed.ts';
+import type { Work } from '../madeup/MadeUpThreads.tsx';
+import { Binding } from './Binding.tsx';
 import { Contents } from './Contents.tsx';
+import { FilledThreads } from './FilledThreads.tsx';
 import { fitView, ghostCorners, VIEW } from './fit-view.ts';
 import { type Dressed, dress, putFrame } from './geometry.ts';
 import { Trim } from './Trim.tsx';
@@ -16,6 +19,8 @@ interface FilledSceneProps {
   readonly frame: number;
   /** Cut open in front, so that one sees inside. */
   readonly open: boolean;
+  /** The joining as far as it is played. */
+  readonly work: Work | undefined;
 }
 
 /** Everything in front of the middle is cut away. */
@@ -23,7 +28,7 @@ const CUT = [new Plane(new Vector3(0, 0, -1), 0)];
 const UNCUT: Plane[] = [];
 
 /** The bag with its light, its shadow, what is in it and on it. */
-export function FilledScene({ plan, state: { start, frames }, frame, open }: FilledSceneProps) {
+export function FilledScene({ plan, state: { start, frames }, frame, open, work }: FilledSceneProps) {
   const dressed = useMemo(() => dress(plan, start), [plan, start]);
   useEffect(() => () => dressed.geometry.dispose(), [dressed]);
   const { invalidate, camera, size } = useThree();
@@ -88,6 +93,8 @@ export function FilledScene({ plan, state: { start, frames }, frame, open }: Fil
       </mesh>
       <Pointed dressed={dressed} positions={places} />
       {shown && <Contents start={start} frame={shown} />}
+      {places && work && <FilledThreads plan={plan} start={start} places={places} work={work} />}
+      {places && frame >= start.unfolding.length && <Binding plan={plan} start={start} places={places} />}
       {places && <Trim plan={plan} start={start} places={places} open={open} />}
       {shadow && (
         <mesh

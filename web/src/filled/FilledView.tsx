@@ -17,6 +17,7 @@ import { Canvas } from '@react-three/fiber';
 import { Lock, Scissors } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import { useSettings } from '../api/queries.ts';
+import type { Work } from '../madeup/MadeUpThreads.tsx';
 import { Switcher } from '../ui/Switcher.tsx';
 import type { FillHow } from '../workers/fill.worker.ts';
 import { FilledScene } from './FilledScene.tsx';
@@ -35,7 +36,13 @@ const poseName = (pose: Pose, graph: BagGraph) =>
   pose === 'stand' ? 'Standing' : pose === 'lie' ? 'Lying' : HUNG[hangerOf(graph)];
 
 /** The bag filled: it fills from how it lies pressed, stands, hangs or lies, turns, zooms, is cut open. */
-export default function FilledView({ plan }: { readonly plan: Plan }) {
+export default function FilledView({
+  plan,
+  work,
+}: {
+  readonly plan: Plan;
+  readonly work?: Work | undefined;
+}) {
   const { system, hand } = useSettings();
   const usual = useMemo(() => usualFilling(plan.graph, plan.contents), [plan]);
   const [chosen, choose] = useState<Partial<FillHow>>({});
@@ -70,7 +77,7 @@ export default function FilledView({ plan }: { readonly plan: Plan }) {
           aria-label={describe(plan, state, pose, system)}
           role="img"
         >
-          <FilledScene plan={plan} state={state} frame={shown} open={open} />
+          <FilledScene plan={plan} state={state} frame={shown} open={open} work={work} />
         </Canvas>
       </div>
       <div className="flex flex-wrap items-center gap-2 px-3 pb-1">

@@ -98,7 +98,7 @@ export function MadeUpView({ plan, work }: MadeUpViewProps) {
       ) : filled && hasWebGl() ? (
         <div className="min-h-0 grow pb-2">
           <Suspense fallback={<p className="p-4 text-sm text-soft">Fetching the third dimension ...</p>}>
-            <FilledView plan={plan} />
+            <FilledView plan={plan} work={work} />
           </Suspense>
         </div>
       ) : (

@@ -32,6 +32,10 @@ export interface FillStart {
   readonly triangles: Int32Array;
   readonly pieces: readonly DrawnPart[];
   readonly straps: readonly DrawnPart[];
+  /** Places along every seam, by its id. */
+  readonly seams: ReadonlyMap<string, readonly number[]>;
+  /** Places round the mouth of the bag itself. */
+  readonly mouth: readonly number[];
   /** Places round each opening, the mouth first. */
   readonly rims: readonly (readonly number[])[];
   /** Moments on the way from the flat net to the pressed bag; without straps, and with nothing in it yet. */
@@ -124,6 +128,8 @@ function drawingOf(filling: Filling): { start: FillStart; nodes: Int32Array } {
       triangles: Int32Array.from(triangles),
       pieces,
       straps: bands,
+      seams: new Map([...mesh.seams].map(([id, along]) => [id, along.flatMap((v) => placeOf.get(v) ?? [])])),
+      mouth: filling.world.mouth.map((node) => firstAt.get(node) ?? 0),
       rims: mesh.rims.map((rim) => rim.map((node) => firstAt.get(node) ?? 0)),
       inside: contents.map(({ content, form }) => ({ id: content.id, form })),
       leftOut: leftOut.map(({ content, form, why }) => ({ id: content.id, form, why })),

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { familyOf } from '../../families/index.ts';
 import { materialsOf, sizeTable } from '../../fit/index.ts';
-import { area } from '../../geometry/index.ts';
+import { area, distance } from '../../geometry/index.ts';
 import { constructions, testDocument } from '../../testing/arbitraries.ts';
 import { unitOf } from '../fill.ts';
 import { meshOf } from './mesh.ts';
@@ -31,7 +31,7 @@ describe('the mesh of any bag', () => {
         expect(covered / wanted).toBeGreaterThan(0.8);
         expect(covered / wanted).toBeLessThan(1 + 1e-9);
       }),
-      { numRuns: 120 },
+      { numRuns: 40 },
     );
   });
 
@@ -49,7 +49,22 @@ describe('the mesh of any bag', () => {
         expect(Math.max(...sides.values())).toBeLessThanOrEqual(2);
         expect(rims).toHaveLength(graph.rims);
       }),
-      { numRuns: 80 },
+      { numRuns: 50 },
+    );
+  });
+
+  test('has every seam from its one end to its other', () => {
+    fc.assert(
+      fc.property(graphs, (graph) => {
+        const { seams, vertices } = meshOf(graph, unitOf(graph) / 6);
+        for (const { id, a } of graph.seams) {
+          const own = (seams.get(id) ?? []).flatMap((v) => vertices[v] ?? []);
+          expect(own.length).toBeGreaterThan(1);
+          const way = own.reduce((sum, p, i) => sum + distance(p, own[i - 1] ?? p), 0);
+          expect(way).toBeCloseTo(Math.abs(a.to - a.from), 1);
+        }
+      }),
+      { numRuns: 40 },
     );
   });
 

@@ -1,4 +1,4 @@
-import type { BagGraph, Facet, Piece } from '../../bag/index.ts';
+import type { BagGraph, Facet, Interval, Piece } from '../../bag/index.ts';
 import { along, distance, groupBy, type Point } from '../../geometry/index.ts';
 import { type EdgeNodes, edgeNodes } from './edge-nodes.ts';
 import { facetBorders, meeting, offSegment, type SewnAcross, sewnAcross } from './facet-borders.ts';
@@ -31,6 +31,8 @@ export interface Mesh {
   readonly rims: ReadonlyArray<readonly number[]>;
   /** Vertices round each piece, by its id. */
   readonly outlines: ReadonlyMap<string, readonly number[]>;
+  /** Vertices along every seam, by its id, on the piece that comes first. */
+  readonly seams: ReadonlyMap<string, readonly number[]>;
   /** Wanted distance of nodes, mm. */
   readonly spacing: number;
 }
@@ -81,7 +83,25 @@ export function meshOf(graph: BagGraph, spacing: number): Mesh {
     }
   }
   sewAcross(across, nodes);
-  return compacted({ vertices, corners, facets, outlines, nodes, spacing });
+  const seams = new Map(graph.seams.map(({ id, a }) => [id, verticesOn(a, edges, outlines)]));
+  return compacted({ vertices, corners, facets, outlines, seams, nodes, spacing });
+}
+
+/** The vertices along a part of an edge. */
+function verticesOn(
+  { piece, edge, from, to }: Interval,
+  edges: EdgeNodes,
+  outlines: ReadonlyMap<string, readonly number[]>,
+): number[] {
+  const outline = outlines.get(piece) ?? [];
+  let first = 0;
+  for (let before = 0; before < edge; before++) first += edges.of(piece, before).length - 1;
+  const [low, high] = [Math.min(from, to) - ON, Math.max(from, to) + ON];
+  return edges
+    .of(piece, edge)
+    .flatMap(({ position }, k) =>
+      position > low && position < high ? (outline[(first + k) % outline.length] ?? []) : [],
+    );
 }
 
 /** The vertices round a piece; each edge's last is the next one's first. */
@@ -153,6 +173,7 @@ function compacted({
   corners,
   facets,
   outlines,
+  seams,
   nodes,
   spacing,
 }: {
@@ -160,6 +181,7 @@ function compacted({
   readonly corners: readonly number[];
   readonly facets: readonly Facet[];
   readonly outlines: Mesh['outlines'];
+  readonly seams: Mesh['seams'];
   readonly nodes: EdgeNodes['nodes'];
   readonly spacing: number;
 }): Mesh {
@@ -207,6 +229,7 @@ function compacted({
     facets: keptFacets,
     rims: rimLoops(drawn).sort((p, q) => lengthOf(q) - lengthOf(p)),
     outlines,
+    seams,
     spacing,
   };
 }
