@@ -123,7 +123,7 @@ export function OpenBag({ session, station }: OpenBagProps) {
             </Boundary>
           </div>
           <div
-            className={`grid h-[min(340px,44vh)] min-h-0 sm:h-auto ${drawing === 'made' ? '' : 'max-sm:hidden'}`}
+            className={`grid h-[min(340px,44vh)] min-h-0 max-sm:has-[canvas]:h-auto sm:h-auto ${drawing === 'made' ? '' : 'max-sm:hidden'}`}
           >
             <Boundary what="The made-up bag" of={plan}>
               <MadeUpView

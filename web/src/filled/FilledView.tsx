@@ -68,7 +68,7 @@ export default function FilledView({
   const shown = Math.min(last, scrub ?? (still && !shape ? start.unfolding.length : last));
   return (
     <div className="flex size-full min-h-0 flex-col">
-      <div className="relative min-h-0 grow">
+      <div className="relative min-h-0 grow max-sm:h-72">
         <Canvas
           dpr={[1, 2]}
           frameloop="demand"
