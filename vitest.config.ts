@@ -9,7 +9,7 @@ export default defineConfig({
       'command/**/*.test.ts',
       'drill/**/*.test.ts',
     ],
-    testTimeout: 30_000,
+    testTimeout: 120_000,
     // Every core: on a small machine the default leaves half of it idle.
     maxWorkers: '100%',
   },

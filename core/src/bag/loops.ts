@@ -1,4 +1,4 @@
-import { NOTHING } from '../geometry/index.ts';
+import { NOTHING, SAME_PLACE } from '../geometry/index.ts';
 import type { BagGraph, Interval } from './graph.ts';
 import { edgeOf, pieceIndex } from './place.ts';
 
@@ -12,6 +12,8 @@ export function wholeLoops(graph: Pick<BagGraph, 'pieces'>): (interval: Interval
   return ({ piece: id, edge, from, to }) => {
     const { loops, length } = edgeOf(piece(id), edge);
     const [low, high] = [Math.min(from, to), Math.max(from, to)].map((at) => (loops * at) / length);
-    return Math.max(0, Math.round((high ?? 0) - NOTHING) - Math.round((low ?? 0) + NOTHING));
+    // Places on an edge are told apart by no less than this.
+    const slack = NOTHING + (loops * SAME_PLACE) / length;
+    return Math.max(0, Math.round((high ?? 0) - slack) - Math.round((low ?? 0) + slack));
   };
 }

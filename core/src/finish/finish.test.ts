@@ -5,6 +5,7 @@ import type { Construction } from '../families/index.ts';
 import { area, contains } from '../geometry/index.ts';
 import { planOf } from '../plan/index.ts';
 import { constructions, features, finishes, testDocument } from '../testing/arbitraries.ts';
+import { plans } from '../testing/plans.ts';
 import {
   finishOf,
   inOrder,
@@ -89,8 +90,7 @@ describe('lining', () => {
 
   test('of any bag: sound outlines, and a cutting line all round them', () => {
     fc.assert(
-      fc.property(constructions, fc.integer({ min: 5, max: 20 }), (construction, allowance) => {
-        const { graph } = planOf(testDocument(construction));
+      fc.property(plans, fc.integer({ min: 5, max: 20 }), ({ graph }, allowance) => {
         for (const { outline, cut } of liningPieces(graph)) {
           expect(cut).toBeGreaterThan(0);
           const own = area(outline);
@@ -117,8 +117,8 @@ describe('lining', () => {
 
   test('lies on its sheet without overlapping, strips lying down, everything within it', () => {
     fc.assert(
-      fc.property(constructions, fc.integer({ min: 5, max: 20 }), (construction, allowance) => {
-        const pieces = liningPieces(planOf(testDocument(construction)).graph);
+      fc.property(plans, fc.integer({ min: 5, max: 20 }), ({ graph }, allowance) => {
+        const pieces = liningPieces(graph);
         const sheet = layLining(pieces, allowance);
         expect(sheet.pieces).toHaveLength(pieces.length);
         const boxes = sheet.pieces.map(({ cutting }) => {

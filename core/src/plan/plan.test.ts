@@ -3,7 +3,8 @@ import { expect, test } from 'vitest';
 import { readDocument } from '../document/index.ts';
 import { FAMILIES } from '../families/index.ts';
 import { readouts } from '../readouts/index.ts';
-import { constructions, testDocument } from '../testing/arbitraries.ts';
+import { testDocument } from '../testing/arbitraries.ts';
+import { plans } from '../testing/plans.ts';
 import { beginDocument, planOf } from './index.ts';
 
 test('a begun bag is a good document in every family, near the wanted size', () => {
@@ -31,8 +32,8 @@ test('ends, by hand: two for each colour begun in a square, two a panel, two a r
 
 test('readouts of any bag are plain JSON with finite numbers', () => {
   fc.assert(
-    fc.property(constructions, (construction) => {
-      const made = readouts(planOf(testDocument(construction)), { terms: 'uk', system: 'in' });
+    fc.property(plans, (plan) => {
+      const made = readouts(plan, { terms: 'uk', system: 'in' });
       const text = JSON.stringify(made, (_, value: unknown) => {
         if (typeof value === 'number') expect(Number.isFinite(value)).toBe(true);
         return value;
