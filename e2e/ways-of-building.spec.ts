@@ -125,7 +125,7 @@ test('the filled bag is cut open, held up, laid down, and filled more or less', 
   await page.getByRole('radio', { name: 'Filled' }).click();
   const said = page.getByTestId('filled');
   await expect(said).toContainText('Holds about', { timeout: 60_000 });
-  await expect(page.getByRole('img', { name: /Standing.*Inside: Method book fits/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /Standing.*Inside: Method book/ })).toBeVisible();
   await page.getByRole('button', { name: 'Inside' }).click();
   await expect(page.getByRole('button', { name: 'Inside' })).toHaveAttribute('aria-pressed', 'true');
   await page.getByRole('radio', { name: 'Held by its rim' }).click();
@@ -134,7 +134,7 @@ test('the filled bag is cut open, held up, laid down, and filled more or less', 
   });
   await page.getByRole('radio', { name: 'Lying' }).click();
   await expect(page.getByRole('img', { name: /Lying.*filled: about/ })).toBeVisible({ timeout: 60_000 });
-  // Less in it: it holds as much, but is less thick.
+  // More in it makes it thicker.
   const bulge = async () => Number(/bulges to ([\d.]+)/.exec((await said.textContent()) ?? '')?.[1]);
   await page.getByRole('radio', { name: 'Standing' }).click();
   await expect(page.getByRole('img', { name: /Standing.*filled: about/ })).toBeVisible({ timeout: 60_000 });
@@ -145,6 +145,28 @@ test('the filled bag is cut open, held up, laid down, and filled more or less', 
   await expect(said).toContainText('It fills');
   await expect(said).toContainText('Holds about', { timeout: 60_000 });
   expect(await bulge()).toBeGreaterThan(before);
+});
+
+test('an edit while the filled bag is shown fills the other bag', async ({ page, open }) => {
+  await page.emulateMedia({ reducedMotion: 'reduce' });
+  await open('Rope roll', 'Build');
+  await page.getByRole('radio', { name: 'Filled' }).click();
+  const said = page.getByTestId('filled');
+  await expect(said).toContainText('Holds about', { timeout: 60_000 });
+  const litres = async () => Number(/about ([\d.]+) litres/.exec((await said.textContent()) ?? '')?.[1]);
+  const before = await litres();
+  // Two columns fewer: pieces that are shown are no longer there.
+  const columns = page
+    .getByRole('spinbutton', { name: /^Columns/ })
+    .or(page.getByLabel(/^Columns/))
+    .first();
+  await columns.fill('4');
+  await columns.press('Enter');
+  await expect(page.getByRole('img', { name: /of .* squares?, filled/ })).toBeVisible();
+  await expect.poll(litres, { timeout: 60_000 }).toBeLessThan(before);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(litres, { timeout: 60_000 }).toBe(before);
+  await saved(page);
 });
 
 test('what does not go in stands beside the bag, and is told', async ({ page, open }) => {

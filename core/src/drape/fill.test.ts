@@ -125,7 +125,7 @@ function blownUp(graph: BagGraph, unit: number, cells: number) {
   });
   for (let frame = 0; frame < 300 && (frame < 60 || world.speed > 0.02); frame++) {
     stepFrame(world, {
-      softness: { push: 8, even: 1, level: 1 },
+      softness: { push: 8, even: 1 },
       gravity: 0,
       damping: 2,
       lift: 0,
@@ -136,7 +136,7 @@ function blownUp(graph: BagGraph, unit: number, cells: number) {
     });
     if (frame > 40) stopAtPeaks(world);
   }
-  return shapeOf({ cloth, world, mesh });
+  return shapeOf({ cloth, world, mesh, pose: 'stand' });
 }
 
 describe('closed forms', () => {
@@ -278,6 +278,41 @@ describe('what is in it', () => {
     const filling = settled(fillBag(flat, { contents: [thing], soft: 0.1, pose: 'stand' }));
     expect(shapeOf(filling).depth).toBeGreaterThan(30);
   });
+});
+
+test('a waist draws the bag in there and nowhere far from it', () => {
+  const graph = graphOf(folded);
+  const { height } = measure(graph);
+  const round = (bag: BagGraph, y: number) => {
+    const { cloth } = settled(fillBag(bag, { contents: [], soft: 0.8, pose: 'stand' }));
+    const { triangles } = cloth.membrane;
+    const p = cloth.position.map((value) => value * cloth.unit);
+    let way = 0;
+    for (let t = 0; t < triangles.length; t += 3) {
+      const ends = [0, 1, 2].flatMap((k) => {
+        const [a, b] = [3 * (triangles[t + k] ?? 0), 3 * (triangles[t + ((k + 1) % 3)] ?? 0)];
+        const [from, to] = [p[a + 1] ?? 0, p[b + 1] ?? 0];
+        if (from < y === to < y) return [];
+        const s = (y - from) / (to - from);
+        return [[0, 2].map((axis) => (p[a + axis] ?? 0) * (1 - s) + (p[b + axis] ?? 0) * s)];
+      });
+      const [[x1 = 0, z1 = 0] = [], [x2 = 0, z2 = 0] = []] = ends;
+      if (ends.length === 2) way += Math.hypot(x1 - x2, z1 - z2);
+    }
+    return way;
+  };
+  const drawn: BagGraph = { ...graph, trim: { ...graph.trim, waist: { height: height / 2, draw: 0.4 } } };
+  expect(round(drawn, height * 0.47) / round(graph, height * 0.47)).toBeLessThan(0.75);
+  expect(round(drawn, height * 0.1) / round(graph, height * 0.1)).toBeGreaterThan(0.9);
+});
+
+test('how far it bulges is told whichever way it lies', () => {
+  const graph = graphOf(boxed);
+  const of = (pose: 'stand' | 'lie') => shapeOf(settled(fillBag(graph, { contents: [], soft: 0.8, pose })));
+  const [stands, lies] = [of('stand'), of('lie')];
+  expect(stands.bulge).toBeCloseTo(stands.depth, 6);
+  expect(lies.bulge).toBeCloseTo(lies.height, 6);
+  expect(lies.bulge).toBeLessThan(measure(graph).height);
 });
 
 describe('closed', () => {

@@ -1,4 +1,4 @@
-import { type BagGraph, insideOf, levelCuts, measure } from '../bag/index.ts';
+import { type BagGraph, insideOf, levelCuts, measure, waistOf } from '../bag/index.ts';
 import type { ContentFit } from '../fit/index.ts';
 import type { Body, Form, Turn, Vec } from './body/body.ts';
 import { halfOf, type LeftOut, type Packed, packed } from './body/packing.ts';
@@ -13,7 +13,7 @@ import { fabricOf } from './mesh/mesh-fabric.ts';
 import { mouthOf } from './mesh/rim-loops.ts';
 import { carriersOf, laidOf, type Pose, usualPose } from './pose.ts';
 import { unfolding } from './unfold.ts';
-import { type Acting, FRAME, type Pin, stepFrame, stopAtPeaks, type World, worldOf } from './world.ts';
+import { type Acting, type Pin, stepFrame, stopAtPeaks, type World, worldOf } from './world.ts';
 
 /** What a bag is filled with, and how it is put. */
 export interface FillWith {
@@ -60,7 +60,7 @@ const CELLS = 6;
 /** Beyond this many nodes the mesh is made coarser. */
 const MOST_NODES = 2400;
 /** Thickness of crocheted fabric, mm. */
-export const THICK = 3;
+const THICK = 3;
 /** How hard a full bag is pushed at its bottom, and what share of that is felt at its top. */
 const PUSH = 8;
 const EVEN = 0.35;
@@ -110,13 +110,13 @@ export function fillBag(
     if (coarser.count === mesh.count) break;
     mesh = coarser;
   }
-  const bag = fabricOf(mesh, THICK);
+  const bag = fabricOf(mesh, THICK, waistOf(graph));
   const mouth = mouthOf(mesh.triangles, (t) => bag.patches[t]?.holds === true);
   const body = [...new Set(bag.patches.flatMap(({ nodes, holds }) => (holds ? nodes : [])))];
   const { fabric, straps } = withStraps(bag, graph.trim?.straps ?? [], body, laidOf(graph, pose), spacing);
   const { packed: inside, leftOut } = packed(contents, roomOf(graph));
   const carriers = pose === 'hang' ? carriersOf(graph, mesh, mouth, straps, fabric.start) : [];
-  const put = placing(fabric.start, pose);
+  const put = placing(fabric.start, mesh.count, pose);
   const cloth = clothOf({ ...fabric, start: put.nodes }, unit);
   const things = inside.map((thing) => bodyOf(thing, put.place, put.turn, unit));
   const world = worldOf({
@@ -148,7 +148,6 @@ export function fillBag(
     softness: {
       push: PUSH * soft * Math.min(1, Math.max(0, frame - LAID) / (FILLED - LAID)),
       even: pose === 'lie' ? EVEN_LYING : EVEN,
-      level: 1,
     },
     gravity: GRAVITY,
     damping: frame < LAID ? 250 : frame < FILLED ? 3 : 1.5 + Math.max(0, frame - TIRED) * TIRING,
@@ -237,8 +236,13 @@ function roomOf(graph: BagGraph) {
   };
 }
 
-/** Puts the pressed bag into its pose: upright, hung above the table, or on its back. */
-function placing(start: Float64Array, pose: Pose) {
+/**
+ * Puts the pressed bag into its pose: upright, hung above the table, or on its back. Its straps lie no lower than the
+ * table: they do not raise it.
+ *
+ * @param body how many nodes are the bag's own; those of straps come after them.
+ */
+function placing(start: Float64Array, body: number, pose: Pose) {
   const lies = pose === 'lie';
   const laid = (x: number, y: number, z: number): Vec => (lies ? [x, z, -y] : [x, y, z]);
   const nodes = new Float64Array(start.length);
@@ -246,10 +250,10 @@ function placing(start: Float64Array, pose: Pose) {
   for (let k = 0; k < start.length; k += 3) {
     const place = laid(at(start, k), at(start, k + 1), at(start, k + 2));
     nodes.set(place, k);
-    low = Math.min(low, place[1]);
+    if (k < 3 * body) low = Math.min(low, place[1]);
   }
   const rise = (pose === 'hang' ? ABOVE : THICK / 2) - low;
-  for (let k = 1; k < nodes.length; k += 3) nodes[k] = at(nodes, k) + rise;
+  for (let k = 1; k < nodes.length; k += 3) nodes[k] = Math.max(THICK / 2, at(nodes, k) + rise);
   const half = Math.SQRT1_2;
   const turn: Turn = lies ? [-half, 0, 0, half] : [0, 0, 0, 1];
   return {
@@ -304,5 +308,3 @@ function bodyOf(
     wasTurned: turn,
   };
 }
-
-export { FRAME };

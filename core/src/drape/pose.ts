@@ -1,5 +1,6 @@
 import { type BagGraph, measure, type Strap } from '../bag/index.ts';
 import { distance3, type Point3 } from '../geometry/index.ts';
+import { isDeep } from '../picture/index.ts';
 import { at } from './cloth/at.ts';
 import type { Laid, StrapNodes } from './hang/strap-fabric.ts';
 import type { Mesh } from './mesh/mesh.ts';
@@ -24,8 +25,9 @@ export function hangerOf({ trim, facets }: BagGraph): Hanger {
  * hang by, and a flat one with a flap, which is no bag to stand, lies; what is left stands filled.
  */
 export function usualPose(graph: BagGraph): Pose {
-  if (measure(graph).depth > 0) return 'stand';
-  if (hangerOf(graph) === 'straps' || hangerOf(graph) === 'handles') return 'hang';
+  if (isDeep(measure(graph).depth)) return 'stand';
+  const hanger = hangerOf(graph);
+  if (hanger === 'straps' || hanger === 'handles') return 'hang';
   return graph.facets.some(({ face }) => face === 'flap') ? 'lie' : 'stand';
 }
 

@@ -13,6 +13,8 @@ export interface FilledShape {
   readonly volume: number;
   /** mm round the mouth. */
   readonly opening: number;
+  /** How far the bag itself reaches from back to front, without flap and handles, mm; whichever way it lies. */
+  readonly bulge: number;
   /** Extents of the bag without its straps, mm. */
   readonly width: number;
   readonly height: number;
@@ -25,24 +27,31 @@ export interface FilledShape {
 }
 
 /** Measures a filled bag. The opening is closed by a fan round its middle for the volume. */
-export function shapeOf({ cloth, world, mesh }: Pick<Filling, 'cloth' | 'world' | 'mesh'>): FilledShape {
+export function shapeOf({
+  cloth,
+  world,
+  mesh,
+  pose,
+}: Pick<Filling, 'cloth' | 'world' | 'mesh' | 'pose'>): FilledShape {
   const { position: p, unit } = cloth;
   const strains = strainsOf(cloth).sort((a, b) => a - b);
-  const size = [0, 1, 2].map((axis) => {
+  const reach = (nodes: Iterable<number>, axis: number) => {
     let [low, high] = [Infinity, -Infinity];
-    for (let i = 0; i < mesh.count; i++) {
+    for (const i of nodes) {
       low = Math.min(low, at(p, 3 * i + axis));
       high = Math.max(high, at(p, 3 * i + axis));
     }
     return (high - low) * unit;
-  });
-  const [width = 0, height = 0, depth = 0] = size;
+  };
+  const all = Array.from({ length: mesh.count }, (_, i) => i);
+  const body = cloth.membrane.triangles.filter((_, k) => cloth.holding[Math.floor(k / 3)] === 1);
   return {
     volume: (volumeOf(cloth, world.mouth) * unit ** 3) / 1e6,
     opening: wayRound(p, world.mouth) * unit,
-    width,
-    height,
-    depth,
+    bulge: reach(body, pose === 'lie' ? 1 : 2),
+    width: reach(all, 0),
+    height: reach(all, 1),
+    depth: reach(all, 2),
     strain: strains[Math.floor(0.95 * strains.length)] ?? 0,
     mostStrain: strains.at(-1) ?? 0,
     sticksOut: Math.max(0, ...world.bodies.map((body) => sticksOut(cloth, body))) * unit,

@@ -1,4 +1,4 @@
-import { type Body, drift, edgePlaces, settleBody, type Vec } from './body/body.ts';
+import { type Body, drift, edgePlaces, settleBody } from './body/body.ts';
 import { keepOutside, type NearBody, nearBody, partBodies, reachOf, restBody } from './body/meeting.ts';
 import { straighten } from './cloth/bending.ts';
 import type { Cloth } from './cloth/cloth.ts';
@@ -44,7 +44,7 @@ export interface World {
   readonly bodies: readonly Body[];
   /** Wanted distance of nodes. */
   readonly spacing: number;
-  /** Nodes that move together: the bag, its flap, each strap. What is at the end of its swing is stopped by itself. */
+  /** Nodes that move together: the bag, then each strap. What is at the end of its swing is stopped by itself. */
   readonly parts: readonly (readonly number[])[];
   /** From this node on they are those of straps, which the air slows down more. */
   readonly straps: number;
@@ -196,16 +196,16 @@ const STEADY = 30;
 
 /** How far the mouth is from being over the bag, to the right and to the front. */
 function leanOf({ cloth: { position: p }, mouth, straps }: World): readonly [number, number] {
-  const mean = (nodes: Iterable<number>, many: number, axis: number) => {
-    let sum = 0;
-    for (const i of nodes) sum += at(p, 3 * i + axis);
-    return sum / Math.max(1, many);
-  };
-  const all = Array.from({ length: straps }, (_, i) => i);
-  return [
-    mean(mouth, mouth.length, 0) - mean(all, straps, 0),
-    mean(mouth, mouth.length, 2) - mean(all, straps, 2),
-  ];
+  let [x, z] = [0, 0];
+  for (const i of mouth) {
+    x += at(p, 3 * i) / mouth.length;
+    z += at(p, 3 * i + 2) / mouth.length;
+  }
+  for (let i = 0; i < straps; i++) {
+    x -= at(p, 3 * i) / straps;
+    z -= at(p, 3 * i + 2) / straps;
+  }
+  return [x, z];
 }
 
 function pull(
@@ -253,8 +253,8 @@ export function stopAtPeaks({ cloth, parts, energies, bodies }: World): void {
     for (const i of nodes) v.fill(0, 3 * i, 3 * i + 3);
     if (k > 0) return;
     for (const body of bodies) {
-      body.speed = [0, 0, 0] satisfies Vec;
-      body.spin = [0, 0, 0] satisfies Vec;
+      body.speed = [0, 0, 0];
+      body.spin = [0, 0, 0];
     }
   });
 }

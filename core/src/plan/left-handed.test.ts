@@ -3,16 +3,14 @@ import { describe, expect, test } from 'vitest';
 import { checkGraph, insideOf, MEASURES, measure, mirrored, mirroredWords, move } from '../bag/index.ts';
 import { edgeCounts } from '../edging/index.ts';
 import { constructions, features, testDocument } from '../testing/arbitraries.ts';
-import { controlsOf, leftHanded, leftHandedControl, planned, planOf } from './index.ts';
+import { plansOf } from '../testing/plans.ts';
+import { controlsOf, leftHanded, leftHandedControl, planOf } from './index.ts';
 
-const plans = fc
-  .tuple(constructions, features)
-  .map(([construction, own]) => planned({ ...testDocument(construction), features: own }))
-  .filter((answer) => answer.ok)
-  .map((answer) => {
-    if (!answer.ok) throw new Error('filtered');
-    return answer.plan;
-  });
+const plans = plansOf(
+  fc
+    .tuple(constructions, features)
+    .map(([construction, own]) => ({ ...testDocument(construction), features: own })),
+);
 
 describe('a bag in the mirror', () => {
   test('is as sound as the bag, as large, and has the same rim', () => {

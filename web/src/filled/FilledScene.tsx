@@ -1,4 +1,4 @@
-import type { Plan } from '@fennot/core';
+import type { Pose } from '@fennot/core';
 import { OrbitControls } from '@react-three/drei/core/OrbitControls';
 import { type ThreeEvent, useThree } from '@react-three/fiber';
 import { useEffect, useMemo, useRef, useState } from 'react';
@@ -14,7 +14,6 @@ import { Trim } from './Trim.tsx';
 import type { FillState } from './use-filling.ts';
 
 interface FilledSceneProps {
-  readonly plan: Plan;
   readonly state: FillState;
   readonly frame: number;
   /** Cut open in front, so that one sees inside. */
@@ -23,12 +22,22 @@ interface FilledSceneProps {
   readonly work: Work | undefined;
 }
 
-/** Everything in front of the middle is cut away. */
-const CUT = [new Plane(new Vector3(0, 0, -1), 0)];
 const UNCUT: Plane[] = [];
 
+/** What cuts the front half of a bag away: upright it lies before the middle, on its back above it. */
+function cutOf(pose: Pose, places: Float32Array): Plane[] {
+  const axis = pose === 'lie' ? 1 : 2;
+  let [low, high] = [Infinity, -Infinity];
+  for (let i = axis; i < places.length; i += 3) {
+    low = Math.min(low, places[i] ?? 0);
+    high = Math.max(high, places[i] ?? 0);
+  }
+  const away = new Vector3().setComponent(axis, -1);
+  return [new Plane(away, pose === 'lie' ? (low + high) / 2 : 0)];
+}
+
 /** The bag with its light, its shadow, what is in it and on it. */
-export function FilledScene({ plan, state: { start, frames }, frame, open, work }: FilledSceneProps) {
+export function FilledScene({ state: { plan, start, frames }, frame, open, work }: FilledSceneProps) {
   const dressed = useMemo(() => dress(plan, start), [plan, start]);
   useEffect(() => () => dressed.geometry.dispose(), [dressed]);
   const { invalidate, camera, size } = useThree();
@@ -46,6 +55,11 @@ export function FilledScene({ plan, state: { start, frames }, frame, open, work 
   const [middle, setMiddle] = useState<readonly [number, number, number]>([0, 0, 0]);
   /** Set once the maker has turned or zoomed: from then on the view is theirs. */
   const turned = useRef(false);
+  // Another pose is looked at anew: the frame holds it whole.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the pose is what it begins anew for
+  useEffect(() => {
+    turned.current = false;
+  }, [start.pose]);
   const aspect = size.width / Math.max(1, size.height);
   useEffect(() => {
     if (!places || turned.current) return;
@@ -61,6 +75,7 @@ export function FilledScene({ plan, state: { start, frames }, frame, open, work 
     invalidate();
   }, [places, start, aspect, camera, invalidate]);
   const shadow = useMemo(() => (places ? shadowOf(places) : undefined), [places]);
+  const cut = useMemo(() => (open && places ? cutOf(start.pose, places) : UNCUT), [open, places, start.pose]);
   const onMove = (event: ThreeEvent<PointerEvent>) => {
     event.stopPropagation();
     const id = typeof event.faceIndex === 'number' ? dressed.pieceOf(event.faceIndex) : undefined;
@@ -87,7 +102,7 @@ export function FilledScene({ plan, state: { start, frames }, frame, open, work 
             map={textures[i] ?? null}
             side={DoubleSide}
             roughness={0.95}
-            clippingPlanes={open ? CUT : UNCUT}
+            clippingPlanes={cut}
           />
         ))}
       </mesh>

@@ -47,7 +47,7 @@ export default function FilledView({
   const usual = useMemo(() => usualFilling(plan.graph, plan.contents), [plan]);
   const [chosen, choose] = useState<Partial<FillHow>>({});
   const { pose, soft, closed, drawn } = { ...usual, closed: false, drawn: 0, ...chosen };
-  const state = useFilling(plan.document, hand, { pose, soft, closed, drawn });
+  const state = useFilling(plan, hand, { pose, soft, closed, drawn });
   const closes = closingOf(plan.closure) !== undefined;
   const draws = (plan.graph.trim?.eyelets ?? 0) > 0;
   const [scrub, setScrub] = useState<number | undefined>(undefined);
@@ -74,10 +74,10 @@ export default function FilledView({
           frameloop="demand"
           camera={{ fov: VIEW_ANGLE, position: [0, 200, 1200], near: 10, far: 20000 }}
           gl={{ localClippingEnabled: true }}
-          aria-label={describe(plan, state, pose, system)}
+          aria-label={describe(state, system)}
           role="img"
         >
-          <FilledScene plan={plan} state={state} frame={shown} open={open} work={work} />
+          <FilledScene state={state} frame={shown} open={open} work={work} />
         </Canvas>
       </div>
       <div className="flex flex-wrap items-center gap-2 px-3 pb-1">
@@ -135,13 +135,13 @@ export default function FilledView({
         filled
       </label>
       <p className="px-3 pt-1 text-xs text-soft" data-testid="filled">
-        {shape ? saidOf(plan, state, shape, system) : 'It fills ...'}
+        {shape ? saidOf(state, shape, system) : 'It fills ...'}
       </p>
     </div>
   );
 }
 
-/** A share in steps of ten percent; what is taken comes when the slider is let go of. */
+/** A share in steps of ten percent. */
 function PercentSlider({
   label,
   least,
@@ -170,23 +170,32 @@ function PercentSlider({
   );
 }
 
-function saidOf(plan: Plan, { start }: FillState, shape: FilledShape, system: LengthSystem): string {
+function saidOf({ plan, start }: FillState, shape: FilledShape, system: LengthSystem): string {
   const out = start.leftOut.map(({ id, why }) => {
-    const name = plan.contents.find(({ content }) => content.id === id)?.content.name ?? '';
+    const name = nameOf(plan, id);
     return why === 'too large' ? `${name} does not go in.` : `${name} finds no room beside the others.`;
   });
   return [
     ...out,
-    `Holds about ${formatVolume(shape.volume, system)} up to its mouth, which is ${formatLength(shape.opening, system)} round; bulges to ${formatLength(shape.depth, system)}.`,
+    `Holds about ${formatVolume(shape.volume, system)} up to its mouth, which is ${formatLength(shape.opening, system)} round; bulges to ${formatLength(shape.bulge, system)}.`,
     'A picture of a filled bag: sizes are on the tapes.',
   ].join(' ');
 }
 
-function describe(plan: Plan, { shape }: FillState, pose: Pose, system: LengthSystem): string {
-  const things = plan.contents.map(
-    ({ content, fits }) => `${content.name} ${fits ? 'fits' : 'does not fit'}`,
-  );
-  return `${poseName(pose, plan.graph)}: ${plan.familyName} bag of ${piecesText(plan.tally)}, filled${
-    shape ? `: about ${formatVolume(shape.volume, system)}` : ', still coming together'
-  }.${things.length > 0 ? ` Inside: ${things.join(', ')}.` : ''} The pressed views name its faces.`;
+const nameOf = (plan: Plan, id: string) =>
+  plan.contents.find(({ content }) => content.id === id)?.content.name ?? '';
+
+function describe({ plan, start, shape }: FillState, system: LengthSystem): string {
+  const named = (things: readonly { readonly id: string }[]) =>
+    things.map(({ id }) => nameOf(plan, id)).join(', ');
+  return [
+    `${poseName(start.pose, plan.graph)}: ${plan.familyName} bag of ${piecesText(plan.tally)}, filled${
+      shape ? `: about ${formatVolume(shape.volume, system)}` : ', still coming together'
+    }.`,
+    start.inside.length > 0 && `Inside: ${named(start.inside)}.`,
+    start.leftOut.length > 0 && `Beside it: ${named(start.leftOut)}.`,
+    'The pressed views name its faces.',
+  ]
+    .filter(Boolean)
+    .join(' ');
 }

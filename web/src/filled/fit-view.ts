@@ -1,4 +1,4 @@
-import type { Form } from '@fennot/core';
+import { halfOf } from '@fennot/core';
 import { Vector3 } from 'three';
 import type { FillStart } from '../workers/fill.worker.ts';
 
@@ -47,19 +47,12 @@ export function fitView(places: Float32Array, aspect: number, beside: readonly V
 /** Room between the bag and what stands beside it, mm. */
 const BESIDE = 40;
 
-/** Half the extents of a form. */
-export const halfOf = (form: Form): Vector3 => {
-  if (form.is === 'box') return new Vector3(...form.half);
-  const half = new Vector3(form.radius, form.radius, form.radius);
-  return half.setComponent(form.axis, form.half);
-};
-
 /** Where what does not go in stands: on the table, to the right of the bag, one after the other. */
 export function ghostsBeside({ leftOut }: FillStart, places: Float32Array) {
   let right = -Infinity;
   for (let i = 0; i < places.length; i += 3) right = Math.max(right, places[i] ?? 0);
   return leftOut.map(({ id, form }) => {
-    const half = halfOf(form);
+    const half = new Vector3(...halfOf(form));
     const at = new Vector3(right + BESIDE + half.x, half.y, 0);
     right = at.x + half.x;
     return { id, form, at, half };

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import type { FillStart } from '../workers/fill.worker.ts';
-import { levelRing } from './level-ring.ts';
+import { levelRing, lowestOf } from './level-ring.ts';
 
 /** A square tube 200 high whose upper half draws in from sides of 100 to sides of 60, without a lid. */
 function tube(): { start: FillStart; places: Float32Array } {
@@ -19,6 +19,7 @@ function tube(): { start: FillStart; places: Float32Array } {
   );
   const piece = { id: 'p', first: 0, many: 12, on: new Float32Array(24), border: [] };
   const start: FillStart = {
+    pose: 'stand',
     count: 12,
     triangles: Int32Array.from(triangles),
     pieces: [piece],
@@ -33,9 +34,16 @@ function tube(): { start: FillStart; places: Float32Array } {
   return { start, places };
 }
 
+test('the lowest place is told without the straps, and the ring of a bag that hangs is the same, higher', () => {
+  const { start, places } = tube();
+  const hung = places.map((value, i) => (i % 3 === 1 ? value + 50 : value));
+  expect(lowestOf(start, Float32Array.of(...hung, 0, -30, 0))).toBe(50);
+  expect(levelRing(start, hung, 50, 250)[0]?.y).toBeCloseTo(240, 3);
+});
+
 test('the narrowest level ring of a body that draws in lies near its mouth, and goes all round', () => {
   const { start, places } = tube();
-  const ends = levelRing(start, places, 200);
+  const ends = levelRing(start, places, 0, 200);
   // Looked at up to 95 in a hundred of 200: at 190 the sides are 100 - 40 * 0.9 = 64.
   expect(ends[0]?.y).toBeCloseTo(190, 3);
   const round = ends.reduce((sum, p, k) => sum + (k % 2 === 1 ? p.distanceTo(ends[k - 1] ?? p) : 0), 0);

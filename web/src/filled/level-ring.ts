@@ -5,10 +5,20 @@ import type { FillStart } from '../workers/fill.worker.ts';
 const [LOWEST, HIGHEST] = [0.35, 0.95];
 const TRIED = 24;
 
+/** How many places are of the pieces; those of straps come after them. */
+const ownOf = ({ pieces }: FillStart) => pieces.reduce((sum, { many }) => sum + many, 0);
+
+/** How high the lowest place of the bag lies, its straps left out. */
+export function lowestOf(start: FillStart, places: Float32Array): number {
+  let low = Infinity;
+  for (let v = 0; v < ownOf(start); v++) low = Math.min(low, places[3 * v + 1] ?? 0);
+  return low;
+}
+
 /** The level cut round the bag where it is shortest, as pairs of ends of its stretches; nothing where there is none. */
-export function levelRing({ triangles, pieces }: FillStart, places: Float32Array, high: number): Vector3[] {
-  // Straps come after the pieces, and are not of the body.
-  const own = pieces.reduce((sum, { many }) => sum + many, 0);
+export function levelRing(start: FillStart, places: Float32Array, low: number, high: number): Vector3[] {
+  const { triangles } = start;
+  const own = ownOf(start);
   const cutAt = (y: number): Vector3[] => {
     const ends: Vector3[] = [];
     for (let t = 0; t < triangles.length; t += 3) {
@@ -25,7 +35,7 @@ export function levelRing({ triangles, pieces }: FillStart, places: Float32Array
   const long = (ends: readonly Vector3[]) =>
     ends.reduce((sum, p, k) => sum + (k % 2 === 1 ? p.distanceTo(ends[k - 1] ?? p) : 0), 0);
   const rings = Array.from({ length: TRIED + 1 }, (_, k) =>
-    cutAt(high * (LOWEST + ((HIGHEST - LOWEST) * k) / TRIED)),
+    cutAt(low + (high - low) * (LOWEST + ((HIGHEST - LOWEST) * k) / TRIED)),
   ).filter((ends) => ends.length > 0);
   return rings.reduce<Vector3[]>(
     (best, ends) => (best.length === 0 || long(ends) < long(best) ? ends : best),

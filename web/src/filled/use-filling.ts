@@ -1,10 +1,12 @@
-import type { BagDocument, FilledShape, Settings } from '@fennot/core';
+import type { FilledShape, Plan, Settings } from '@fennot/core';
 import { proxy, type Remote, wrap } from 'comlink';
 import { useEffect, useState } from 'react';
 import type { Filler, FillFrame, FillHow, FillStart } from '../workers/fill.worker.ts';
 
 /** A bag being filled, or filled: what is drawn, the frames so far, and in the end what it measures. */
 export interface FillState {
+  /** The plan that was filled: what is shown belongs to it, until the next is there. */
+  readonly plan: Plan;
   readonly start: FillStart;
   readonly frames: readonly FillFrame[];
   readonly shape: FilledShape | undefined;
@@ -15,7 +17,7 @@ const PAUSE = 150;
 
 /** Fills the bag in a worker; a changed plan, or another way to fill it, ends the old filling and begins another. */
 export function useFilling(
-  document: BagDocument,
+  plan: Plan,
   hand: Settings['hand'],
   { pose, soft, closed, drawn = 0 }: FillHow,
 ): FillState | { readonly failed: string } | undefined {
@@ -37,7 +39,7 @@ export function useFilling(
       // The answer may overtake the last frame, which comes another way: neither may undo the other.
       let shape: FilledShape | undefined;
       const tell = () => {
-        if (wanted && begun) setState({ start: begun, frames: [...frames], shape });
+        if (wanted && begun) setState({ plan, start: begun, frames: [...frames], shape });
       };
       const onFrames = proxy(async (more: readonly FillFrame[]) => {
         frames.push(...more);
@@ -49,7 +51,7 @@ export function useFilling(
         // Before it is filled it is put together: that is there to be scrubbed back to.
         frames.unshift(...start.unfolding);
       });
-      filler.fill(document, hand, { pose, soft, closed, drawn }, onStart, onFrames).then(
+      filler.fill(plan.document, hand, { pose, soft, closed, drawn }, onStart, onFrames).then(
         (measured) => {
           shape = measured;
           tell();
@@ -65,6 +67,6 @@ export function useFilling(
       worker?.terminate();
       filler = undefined;
     };
-  }, [document, hand, pose, soft, closed, drawn]);
+  }, [plan, hand, pose, soft, closed, drawn]);
   return state;
 }

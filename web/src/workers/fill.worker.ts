@@ -6,7 +6,10 @@ import {
   type FillWith,
   type Form,
   fillBag,
+  halfOf,
+  type LeftOut,
   mirrored,
+  type Pose,
   planOf,
   type Settings,
   shapeOf,
@@ -27,6 +30,7 @@ export interface DrawnPart {
 
 /** The filled bag for drawing: places, and the triangles over them. */
 export interface FillStart {
+  readonly pose: Pose;
   /** How many places there are. */
   readonly count: number;
   readonly triangles: Int32Array;
@@ -43,7 +47,11 @@ export interface FillStart {
   /** Things that have been put in, in order. */
   readonly inside: ReadonlyArray<{ readonly id: string; readonly form: Form }>;
   /** Things that stay outside. */
-  readonly leftOut: ReadonlyArray<{ readonly id: string; readonly form: Form; readonly why: string }>;
+  readonly leftOut: ReadonlyArray<{
+    readonly id: string;
+    readonly form: Form;
+    readonly why: LeftOut['why'];
+  }>;
 }
 
 /** One moment: where every place is, mm, and for everything inside its middle, its turning and its size now. */
@@ -124,6 +132,7 @@ function drawingOf(filling: Filling): { start: FillStart; nodes: Int32Array } {
     nodes: Int32Array.from(nodes),
     start: {
       unfolding: Array.from({ length: UNFOLDED }, (_, k) => unfolded(k / UNFOLDED)),
+      pose: filling.pose,
       count: nodes.length,
       triangles: Int32Array.from(triangles),
       pieces,
@@ -137,12 +146,6 @@ function drawingOf(filling: Filling): { start: FillStart; nodes: Int32Array } {
   };
 }
 
-const sizeOf = (form: Form): readonly [number, number, number] => {
-  if (form.is === 'box') return form.half;
-  const { axis, radius, half } = form;
-  return [axis === 0 ? half : radius, axis === 1 ? half : radius, axis === 2 ? half : radius];
-};
-
 function frameOf(filling: Filling, nodes: Int32Array): FillFrame {
   const at = filling.places();
   const places = new Float32Array(3 * nodes.length);
@@ -151,7 +154,7 @@ function frameOf(filling: Filling, nodes: Int32Array): FillFrame {
   });
   const bodies = filling.bodies().flatMap(({ form, at: middle, turn }, i) => {
     const whole = filling.contents[i];
-    const [now, full] = [sizeOf(form), whole ? sizeOf(whole.form) : sizeOf(form)];
+    const [now, full] = [halfOf(form), halfOf(whole?.form ?? form)];
     return [...middle, ...turn, now[0] / full[0], now[1] / full[1], now[2] / full[2]];
   });
   return { places, bodies: Float32Array.from(bodies) };

@@ -1,4 +1,5 @@
 import type { Cloth } from '../cloth/cloth.ts';
+import { overTriangle } from '../contact/over-triangle.ts';
 import { type Body, back, edgePlaces, outside, pushBody, turned, type Vec, yielding } from './body.ts';
 
 // Every index asked for is in its list. Here and not shared: so it is compiled into the loops.
@@ -44,6 +45,7 @@ export function nearBody(cloth: Cloth, body: Body, thick: number, spacing: numbe
     const local = turned(back(body.turn), [at(p, 3 * v) - x, at(p, 3 * v + 1) - y, at(p, 3 * v + 2) - z]);
     if (outside(body.form, local).off < 3 * thick) nodes.push(v);
   }
+  const found = new Float64Array(3);
   const held: Array<NearBody['held'][number]> = [];
   const places = edgePlaces(body.form, spacing);
   const inSpace = Float64Array.from(
@@ -56,31 +58,11 @@ export function nearBody(cloth: Cloth, body: Body, thick: number, spacing: numbe
     if (nth(holding, t) === 0) continue;
     const [a, b, c] = [nth(triangles, 3 * t), nth(triangles, 3 * t + 1), nth(triangles, 3 * t + 2)];
     if (!within(a)) continue;
-    const [ia, ib, ic] = [3 * a, 3 * b, 3 * c];
-    const ex = at(p, ib) - at(p, ia);
-    const ey = at(p, ib + 1) - at(p, ia + 1);
-    const ez = at(p, ib + 2) - at(p, ia + 2);
-    const fx = at(p, ic) - at(p, ia);
-    const fy = at(p, ic + 1) - at(p, ia + 1);
-    const fz = at(p, ic + 2) - at(p, ia + 2);
-    const nx = ey * fz - ez * fy;
-    const ny = ez * fx - ex * fz;
-    const nz = ex * fy - ey * fx;
-    const square = nx * nx + ny * ny + nz * nz;
-    if (square < 1e-16) continue;
-    const long = Math.sqrt(square);
-    const reach = 4 * thick;
-    for (let k = 0; k < places.length; k++) {
-      const place = places[k];
-      const gx = (inSpace[3 * k] ?? 0) - at(p, ia);
-      const gy = (inSpace[3 * k + 1] ?? 0) - at(p, ia + 1);
-      const gz = (inSpace[3 * k + 2] ?? 0) - at(p, ia + 2);
-      if (!place || Math.abs(gx * nx + gy * ny + gz * nz) > reach * long) continue;
-      const sb = ((gy * fz - gz * fy) * nx + (gz * fx - gx * fz) * ny + (gx * fy - gy * fx) * nz) / square;
-      const sc = ((ey * gz - ez * gy) * nx + (ez * gx - ex * gz) * ny + (ex * gy - ey * gx) * nz) / square;
-      if (sb < -0.05 || sc < -0.05 || sb + sc > 1.05) continue;
-      held.push({ place, triangle: t, sb, sc });
-    }
+    places.forEach((place, k) => {
+      const [px, py, pz] = [at(inSpace, 3 * k), at(inSpace, 3 * k + 1), at(inSpace, 3 * k + 2)];
+      if (overTriangle(p, a, b, c, px, py, pz, 4 * thick, found))
+        held.push({ place, triangle: t, sb: at(found, 1), sc: at(found, 2) });
+    });
   }
   return { nodes, held };
 }

@@ -85,16 +85,16 @@ export function packed(fits: readonly ContentFit[], room: Room): { packed: Packe
   for (const { fit, form } of things) {
     const { content } = fit;
     const [x, y] = halfOf(form);
-    const low = fit.fits ? lowest(2 * x, 2 * y, room) : undefined;
-    if (low === undefined) {
-      leftOut.push({ content, form, why: fit.fits ? 'no room beside the others' : 'too large' });
+    if (!fit.fits) {
+      leftOut.push({ content, form, why: 'too large' });
       continue;
     }
+    const low = lowest(2 * x, 2 * y, room);
     const thing = { content, form, low };
     const into = layers.findIndex((layer) => {
-      const with_ = { things: [...layer.things, thing] };
-      const others = layers.map((one) => (one === layer ? with_ : one));
-      return wide(with_) <= room.widthBetween(low, low + 2 * y) && round(others) <= room.girth;
+      const fuller = { things: [...layer.things, thing] };
+      const all = layers.map((one) => (one === layer ? fuller : one));
+      return wide(fuller) <= room.widthBetween(low, low + 2 * y) && round(all) <= room.girth;
     });
     if (into >= 0) layers[into]?.things.push(thing);
     else if (layers.length === 0 || round([...layers, { things: [thing] }]) <= room.girth)

@@ -51,7 +51,7 @@ describe('a single triangle', () => {
 
   test('is pushed the way its right side looks, by its area times the push', () => {
     const cloth = clothOf(one, 100);
-    inflate(cloth, { push: 6, even: 1, level: 1 }, 0, 1, 0.01);
+    inflate(cloth, { push: 6, even: 1 }, 0, 1, 0.01);
     // A third of 6 times half a square to each corner, which weighs a third of half a square: speed 6 x 0.01.
     for (const node of [0, 1, 2]) {
       expect(cloth.velocity[3 * node]).toBeCloseTo(0, 12);
@@ -59,14 +59,14 @@ describe('a single triangle', () => {
     }
   });
 
-  test('what fills it pushes less the higher it is; above its level only what is felt everywhere', () => {
+  test('what fills it pushes less the higher it is; above the mouth only what is felt everywhere', () => {
     const speedAt = (height: number) => {
       const cloth = clothOf(one, 100);
       for (let k = 1; k < 9; k += 3) cloth.position[k] = (cloth.position[k] ?? 0) + height - 1 / 3;
-      inflate(cloth, { push: 6, even: 0.5, level: 0.5 }, 0, 4, 0.01);
+      inflate(cloth, { push: 6, even: 0.5 }, 0, 2, 0.01);
       return Math.hypot(...cloth.velocity.subarray(0, 3));
     };
-    // The middle of the triangle lies at that height; there is something up to 2.
+    // The middle of the triangle lies at that height; the mouth is at 2.
     expect(speedAt(0)).toBeCloseTo(0.06, 12);
     expect(speedAt(1)).toBeCloseTo(0.045, 12);
     expect(speedAt(3)).toBeCloseTo(0.03, 12);
@@ -85,7 +85,15 @@ const pair = (stiff: number): Fabric => {
     { nodes: [0, 1, 2], flat: [a, b, c], holds: true },
     { nodes: [0, 2, 3], flat: [a, c, d], holds: true },
   ];
-  const creases: Crease[] = [{ patches: [0, 1], sides: [2, 0], stiff }];
+  const creases: Crease[] = [
+    {
+      sides: [
+        { triangle: 0, corner: 2 },
+        { triangle: 1, corner: 0 },
+      ],
+      stiff,
+    },
+  ];
   return { count: 4, patches, creases, start: Float64Array.of(0, 0, 0, 100, 0, 0, 100, 100, 0, 0, 100, 0) };
 };
 

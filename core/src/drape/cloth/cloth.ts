@@ -1,6 +1,7 @@
 import type { Point } from '../../geometry/index.ts';
 import { at } from './at.ts';
 import { type Bending, bendingOf, type Hinge } from './bending.ts';
+import type { Side } from './common-sides.ts';
 import type { Crease, Fabric, Patch } from './fabric.ts';
 import type { Membrane } from './membrane.ts';
 
@@ -18,6 +19,7 @@ export interface Cloth {
   readonly holding: Int32Array;
 }
 
+const CORNERS = [0, 1, 2] as const;
 /** The least a node weighs, so that none is shot off. */
 const LEAST_MASS = 1e-4;
 
@@ -52,12 +54,8 @@ const between = (p: Point, q: Point, unit: number): Point => ({
   y: (q.y - p.y) / unit,
 });
 
-function hingeOf(
-  { patches: [one, other], sides: [i, j], stiff }: Crease,
-  patches: readonly Patch[],
-  unit: number,
-): Hinge {
-  const [a, b] = [fromSide(patches[one], i, unit), fromSide(patches[other], j, unit)];
+function hingeOf({ sides: [one, other], stiff }: Crease, patches: readonly Patch[], unit: number): Hinge {
+  const [a, b] = [fromSide(patches, one, unit), fromSide(patches, other, unit)];
   return {
     nodes: [a.from, a.to, a.far, b.far],
     side: (a.side + b.side) / 2,
@@ -69,10 +67,11 @@ function hingeOf(
 }
 
 /** A patch as seen from one of its sides. */
-function fromSide(patch: Patch | undefined, k: number, unit: number) {
+function fromSide(patches: readonly Patch[], { triangle, corner }: Side, unit: number) {
+  const patch = patches[triangle];
   if (!patch) throw new Error('A crease without fabric.');
   const { nodes, flat } = patch;
-  const turned = <T>(list: readonly [T, T, T], i: number): T => list[((k + i) % 3) as 0 | 1 | 2];
+  const turned = <T>(list: readonly [T, T, T], i: number): T => list[CORNERS[(corner + i) % 3] ?? 0];
   const e = between(turned(flat, 0), turned(flat, 1), unit);
   const f = between(turned(flat, 0), turned(flat, 2), unit);
   const side = Math.hypot(e.x, e.y);

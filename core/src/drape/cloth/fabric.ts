@@ -1,4 +1,5 @@
 import type { Point } from '../../geometry/index.ts';
+import type { Side } from './common-sides.ts';
 
 /** A triangle of fabric: its nodes, and its corners as they lie flat, mm. */
 export interface Patch {
@@ -8,11 +9,9 @@ export interface Patch {
   readonly holds: boolean;
 }
 
-/** Two patches with a common side, and how much they want to lie in one plane: 1 within a piece. */
+/** The common side of two patches, and how much they want to lie in one plane: 1 within a piece. */
 export interface Crease {
-  readonly patches: readonly [number, number];
-  /** The side of either that is common, counted from the corner it starts at. */
-  readonly sides: readonly [number, number];
+  readonly sides: readonly [Side, Side];
   readonly stiff: number;
 }
 

@@ -10,8 +10,6 @@ export interface Softness {
   readonly push: number;
   /** Share of it that is felt everywhere, however high. */
   readonly even: number;
-  /** Up to this share of the way from the bottom to the mouth there is something. */
-  readonly level: number;
 }
 
 /**
@@ -22,13 +20,12 @@ export interface Softness {
  */
 export function inflate(
   { position: p, velocity: v, inverseMass: w, membrane: { triangles }, holding }: Cloth,
-  { push, even, level }: Softness,
+  { push, even }: Softness,
   low: number,
   high: number,
   h: number,
 ): void {
-  const top = low + level * (high - low);
-  const deep = Math.max(1e-6, top - low);
+  const deep = Math.max(1e-6, high - low);
   for (let t = 0, n = holding.length; t < n; t++) {
     if (nth(holding, t) === 0) continue;
     const a = 3 * nth(triangles, 3 * t);
@@ -43,7 +40,7 @@ export function inflate(
     const cx = at(p, c);
     const cy = at(p, c + 1);
     const cz = at(p, c + 2);
-    const below = Math.min(1, Math.max(0, (top - (ay + by + cy) / 3) / deep));
+    const below = Math.min(1, Math.max(0, (high - (ay + by + cy) / 3) / deep));
     const force = (push * (even + (1 - even) * below) * h) / 6;
     const ux = bx - ax;
     const uy = by - ay;

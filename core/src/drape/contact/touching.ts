@@ -1,5 +1,6 @@
 import { type CellGrid, cellGrid, slotOf, sortInto } from './cell-grid.ts';
 import { isNear, type Near, nearOf } from './near.ts';
+import { overTriangle } from './over-triangle.ts';
 
 // Every index asked for is in its list. Here and not shared: so it is compiled into the loops.
 const at = (list: Float64Array, i: number): number => list[i] ?? 0;
@@ -26,8 +27,6 @@ export interface Touching {
 
 /** Nodes nearer than so many thicknesses are watched. */
 const WATCHED = 3;
-/** A point so little outside a triangle still counts as over it. */
-const BESIDE = 0.05;
 /** No step pushes farther apart than this share of a thickness: nothing is shot off. */
 const GENTLE = 0.1;
 /** What sliding on one another leaves of a step. */
@@ -92,6 +91,9 @@ export function watch(touching: Touching, p: Float64Array, moved: number): void 
   }
 }
 
+/** Where a node lies over a triangle, as it was last found. */
+const found = new Float64Array(3);
+
 /** Puts a node down beside a triangle, if it lies over it and within reach. */
 function consider(touching: Touching, p: Float64Array, v: number, t: number, reach: number): void {
   const { triangles, near } = touching;
@@ -100,30 +102,7 @@ function consider(touching: Touching, p: Float64Array, v: number, t: number, rea
   const nc = nth(triangles, 3 * t + 2);
   if (v === na || v === nb || v === nc) return;
   if (isNear(near, v, na) || isNear(near, v, nb) || isNear(near, v, nc)) return;
-  const a = 3 * na;
-  const b = 3 * nb;
-  const c = 3 * nc;
-  const q = 3 * v;
-  const ex = at(p, b) - at(p, a);
-  const ey = at(p, b + 1) - at(p, a + 1);
-  const ez = at(p, b + 2) - at(p, a + 2);
-  const fx = at(p, c) - at(p, a);
-  const fy = at(p, c + 1) - at(p, a + 1);
-  const fz = at(p, c + 2) - at(p, a + 2);
-  const nx = ey * fz - ez * fy;
-  const ny = ez * fx - ex * fz;
-  const nz = ex * fy - ey * fx;
-  const square = nx * nx + ny * ny + nz * nz;
-  if (square < 1e-16) return;
-  const gx = at(p, q) - at(p, a);
-  const gy = at(p, q + 1) - at(p, a + 1);
-  const gz = at(p, q + 2) - at(p, a + 2);
-  const off = (gx * nx + gy * ny + gz * nz) / Math.sqrt(square);
-  if (Math.abs(off) > reach) return;
-  const sb = ((gy * fz - gz * fy) * nx + (gz * fx - gx * fz) * ny + (gx * fy - gy * fx) * nz) / square;
-  if (sb < -BESIDE || sb > 1 + BESIDE) return;
-  const sc = ((ey * gz - ez * gy) * nx + (ez * gx - ex * gz) * ny + (ex * gy - ey * gx) * nz) / square;
-  if (sc < -BESIDE || sb + sc > 1 + BESIDE) return;
+  if (!overTriangle(p, na, nb, nc, at(p, 3 * v), at(p, 3 * v + 1), at(p, 3 * v + 2), reach, found)) return;
   // The same pair may be met in two cells that share a slot.
   for (let k = touching.many - 1; k >= 0 && nth(touching.triangle, k) === t; k--)
     if (nth(touching.node, k) === v) return;
@@ -131,9 +110,9 @@ function consider(touching: Touching, p: Float64Array, v: number, t: number, rea
   const k = touching.many++;
   touching.node[k] = v;
   touching.triangle[k] = t;
-  touching.side[k] = off < 0 ? -1 : 1;
-  touching.shares[2 * k] = Math.min(1, Math.max(0, sb));
-  touching.shares[2 * k + 1] = Math.min(1 - at(touching.shares, 2 * k), Math.max(0, sc));
+  touching.side[k] = at(found, 0) < 0 ? -1 : 1;
+  touching.shares[2 * k] = Math.min(1, Math.max(0, at(found, 1)));
+  touching.shares[2 * k + 1] = Math.min(1 - at(touching.shares, 2 * k), Math.max(0, at(found, 2)));
 }
 
 /**

@@ -1,6 +1,7 @@
 import type { Strap } from '../../bag/index.ts';
 import { distance3, type Point, type Point3 } from '../../geometry/index.ts';
 import { at } from '../cloth/at.ts';
+import { commonSides, type Side } from '../cloth/common-sides.ts';
 import type { Crease, Fabric, Patch } from '../cloth/fabric.ts';
 
 /** How straps lie at first: over the opening (and those of a back beside it), or down one side of the bag. */
@@ -117,7 +118,6 @@ export function withStraps(
   spacing: number,
 ): { readonly fabric: Fabric; readonly straps: readonly StrapNodes[] } {
   const patches: Patch[] = [...bag.patches];
-  const creases: Crease[] = [...bag.creases];
   const start: number[] = [...bag.start];
   const floor = Math.min(...bag.start.filter((_, k) => k % 3 === 1)) + CLEAR;
   const placeOf = (node: number): Point3 => ({
@@ -187,25 +187,18 @@ export function withStraps(
     }
     return { strap, rows };
   });
-  const fabric = { count: start.length / 3, patches, creases, start: Float64Array.from(start) };
+  const first = bag.patches.length;
+  const shifted = ({ triangle, corner }: Side): Side => ({ triangle: triangle + first, corner });
+  const creases = commonSides(patches.slice(first).map(({ nodes }) => nodes)).map(
+    ([one, other]): Crease => ({ sides: [shifted(one), shifted(other)], stiff: STIFF }),
+  );
   return {
-    fabric: { ...fabric, creases: [...creases, ...creasesAmong(patches, bag.patches.length)] },
+    fabric: {
+      count: start.length / 3,
+      patches,
+      creases: [...bag.creases, ...creases],
+      start: Float64Array.from(start),
+    },
     straps: hung,
   };
-}
-
-/** Creases between patches from a number on. */
-function creasesAmong(patches: readonly Patch[], first: number): Crease[] {
-  const open = new Map<string, { readonly t: number; readonly k: number }>();
-  return patches.slice(first).flatMap(({ nodes }, i): Crease[] =>
-    nodes.flatMap((a, k): Crease[] => {
-      const b = nodes[((k + 1) % 3) as 0 | 1 | 2];
-      const other = open.get(`${b}/${a}`);
-      if (!other) {
-        open.set(`${a}/${b}`, { t: first + i, k });
-        return [];
-      }
-      return [{ patches: [first + i, other.t], sides: [k, other.k], stiff: STIFF }];
-    }),
-  );
 }

@@ -1,4 +1,4 @@
-import { type BagGraph, type Facet, move, type Piece } from '../../bag/index.ts';
+import { type Facet, move, type Piece } from '../../bag/index.ts';
 import { along, distance, distance3, NO_STRETCH, type Point, type Point3 } from '../../geometry/index.ts';
 
 /** A straight border between facets of a piece, with the same places divided whichever facet asks. */
@@ -78,6 +78,3 @@ export function meeting(a: SewnAcross, b: SewnAcross): 'along' | 'against' | und
   if (near(a.from, b.from) && near(a.to, b.to)) return 'along';
   return near(a.from, b.to) && near(a.to, b.from) ? 'against' : undefined;
 }
-
-/** The facets of a piece that are seen and hold: what is tucked away is not. */
-export const keptFacets = (graph: BagGraph): Facet[] => graph.facets.filter(({ tucked }) => !tucked);

@@ -1,6 +1,7 @@
-import { type Facet, move, outward } from '../../bag/index.ts';
+import { drawnInAt, type Facet, move, outward, type Waist } from '../../bag/index.ts';
 import { dot, type Point, unit } from '../../geometry/index.ts';
 import { at, nth } from '../cloth/at.ts';
+import { commonSides } from '../cloth/common-sides.ts';
 import type { Crease, Fabric, Patch } from '../cloth/fabric.ts';
 import type { Mesh } from './mesh.ts';
 
@@ -17,6 +18,9 @@ const FLAP_LAYER = 2.2;
 /** A flap lies so many thicknesses higher than pressed, so that it goes over the rim in front and not through it. */
 const FLAP_RAISED = 4;
 
+/** A facet that rises by less than this share of its length lies level. */
+const LEAST_STEEP = 0.05;
+
 const layerOf = ({ face }: Facet) => (face === 'flap' ? FLAP_LAYER : LAYER);
 const hangs = ({ face }: Facet) => face === 'flap' || face === 'handle';
 
@@ -24,8 +28,9 @@ const hangs = ({ face }: Facet) => face === 'flap' || face === 'handle';
  * The fabric of a bag, lying as the made-up bag does when it is pressed, with its layers apart by their thickness.
  *
  * @param thick thickness of the fabric, mm.
+ * @param waist where it is drawn in, fabric is narrower round the bag than it was worked.
  */
-export function fabricOf(mesh: Mesh, thick: number): Fabric {
+export function fabricOf(mesh: Mesh, thick: number, waist?: Waist): Fabric {
   const { count, triangles, corners, vertices, facets } = mesh;
   const start = new Float64Array(3 * count);
   const shares = new Float64Array(count);
@@ -47,41 +52,50 @@ export function fabricOf(mesh: Mesh, thick: number): Fabric {
     if (!a || !b || !c) throw new Error('A triangle without corners.');
     return {
       nodes: [nth(triangles, 3 * t), nth(triangles, 3 * t + 1), nth(triangles, 3 * t + 2)],
-      flat: [a, b, c],
+      flat: waist ? takenIn(facet, [a, b, c], waist) : [a, b, c],
       holds: !hangs(facet),
     };
   });
   for (let k = 0; k < 3 * count; k++) start[k] = at(start, k) / Math.max(1, at(shares, Math.floor(k / 3)));
-  return { count, patches, creases: creasesOf(mesh), start };
+  return { count, patches, creases: creasesOf(mesh, patches), start };
+}
+
+/** The corners of a triangle as narrow as a waist draws it in at its height: round the bag, not up it. */
+function takenIn(
+  { motion: { origin, u, v } }: Facet,
+  corners: readonly [Point, Point, Point],
+  waist: Waist,
+): readonly [Point, Point, Point] {
+  const steep = Math.hypot(u.y, v.y);
+  // Fabric that lies level has no way round.
+  if (steep < LEAST_STEEP) return corners;
+  const round = { x: -v.y / steep, y: u.y / steep };
+  const narrow = (p: Point): Point => {
+    const [middle] = corners;
+    const height = corners.reduce((sum, q) => sum + (origin.y + q.x * u.y + q.y * v.y) / 3, 0);
+    const along = (p.x - middle.x) * round.x + (p.y - middle.y) * round.y;
+    const less = along * drawnInAt(waist, height) * steep;
+    return { x: p.x - less * round.x, y: p.y - less * round.y };
+  };
+  const [a, b, c] = corners;
+  return [narrow(a), narrow(b), narrow(c)];
 }
 
 /** Every two triangles with a common side, but for those at the corners of the made-up bag. */
-function creasesOf({ triangles, corners, facets }: Mesh): Crease[] {
+function creasesOf({ corners, facets }: Mesh, patches: readonly Patch[]): Crease[] {
   const normals = new Map(facets.map((facet) => [facet, unit(outward(facet.motion))]));
   const normalOf = (t: number) => {
     const facet = facets[t];
     return (facet && normals.get(facet)) ?? { x: 0, y: 0, z: 0 };
   };
-  const open = new Map<string, { readonly t: number; readonly k: number }>();
-  const creases: Crease[] = [];
-  facets.forEach((_, t) => {
-    for (let k = 0; k < 3; k++) {
-      const [from, to] = [3 * t + k, 3 * t + ((k + 1) % 3)];
-      const other = open.get(`${nth(triangles, to)}/${nth(triangles, from)}`);
-      if (!other) {
-        open.set(`${nth(triangles, from)}/${nth(triangles, to)}`, { t, k });
-        continue;
-      }
-      const [theirFrom, theirTo] = [3 * other.t + other.k, 3 * other.t + ((other.k + 1) % 3)];
-      const within =
-        nth(corners, from) === nth(corners, theirTo) && nth(corners, to) === nth(corners, theirFrom);
-      if (!within && dot(normalOf(t), normalOf(other.t)) < LEVEL) continue;
-      creases.push({
-        patches: [t, other.t],
-        sides: [k, other.k],
-        stiff: !within ? JOINED : facets[t] === facets[other.t] ? 1 : FOLDED,
-      });
-    }
+  const vertex = (t: number, k: number) => nth(corners, 3 * t + (k % 3));
+  return commonSides(patches.map(({ nodes }) => nodes)).flatMap(([one, other]): Crease[] => {
+    const [s, t] = [one.triangle, other.triangle];
+    const within =
+      vertex(s, one.corner) === vertex(t, other.corner + 1) &&
+      vertex(s, one.corner + 1) === vertex(t, other.corner);
+    if (!within && dot(normalOf(s), normalOf(t)) < LEVEL) return [];
+    const stiff = !within ? JOINED : facets[s] === facets[t] ? 1 : FOLDED;
+    return [{ sides: [one, other], stiff }];
   });
-  return creases;
 }

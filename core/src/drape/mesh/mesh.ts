@@ -27,7 +27,7 @@ export interface Mesh {
   readonly triangles: Int32Array;
   /** The facet each triangle lies on. */
   readonly facets: readonly Facet[];
-  /** Nodes round each opening, longest first, in the direction of the outlines. */
+  /** Nodes round each opening, the one with the most first, in the direction of the outlines. */
   readonly rims: ReadonlyArray<readonly number[]>;
   /** Vertices round each piece, by its id. */
   readonly outlines: ReadonlyMap<string, readonly number[]>;
@@ -220,14 +220,13 @@ function compacted({
   });
   const own = vertices.map((vertex) => ({ ...vertex, node: number.get(nodes.find(vertex.node)) ?? -1 }));
   const drawn = Int32Array.from(triangles);
-  const lengthOf = (loop: readonly number[]) => loop.length;
   return {
     count: number.size,
     vertices: own,
     corners: Int32Array.from(kept),
     triangles: drawn,
     facets: keptFacets,
-    rims: rimLoops(drawn).sort((p, q) => lengthOf(q) - lengthOf(p)),
+    rims: rimLoops(drawn).sort((p, q) => q.length - p.length),
     outlines,
     seams,
     spacing,
