@@ -1,10 +1,13 @@
 import type { Plan } from '@fennot/core';
 import { Line } from '@react-three/drei/core/Line';
 import { useMemo } from 'react';
-import { Vector3 } from 'three';
 import { threadColour } from '../drawing/thread-colour.ts';
 import type { Work } from '../madeup/MadeUpThreads.tsx';
 import type { FillStart } from '../workers/fill.worker.ts';
+import { lifted } from './lifted.ts';
+
+/** A thread lies so far off the fabric, mm. */
+const OFF = 2.5;
 
 interface FilledThreadsProps {
   readonly plan: Plan;
@@ -24,7 +27,8 @@ export function FilledThreads({ plan, start, places, work }: FilledThreadsProps)
       ),
     [plan],
   );
-  return [...start.seams].map(([id, along]) => {
+  const lines = useMemo(() => lifted(start, places, OFF), [start, places]);
+  return [...lines].map(([id, along]) => {
     const run = runOf.get(id);
     if (run === undefined || along.length < 2) return null;
     const now = work.now.has(id);
@@ -32,18 +36,14 @@ export function FilledThreads({ plan, start, places, work }: FilledThreadsProps)
     return (
       <Line
         key={id}
-        points={along.map((v) => new Vector3().fromArray(places, 3 * v))}
+        points={[...along]}
         color={threadColour(run)}
-        lineWidth={now ? 6 : 3}
+        lineWidth={now ? 8 : 4}
         dashed={ahead}
         dashSize={6}
         gapSize={8}
         transparent
         opacity={ahead && run !== work.run ? 0.55 : 1}
-        // A thread lies on its fabric: a little nearer, so that it is not half in it.
-        polygonOffset
-        polygonOffsetFactor={-1}
-        polygonOffsetUnits={-1}
       />
     );
   });
