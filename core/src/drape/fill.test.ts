@@ -116,20 +116,23 @@ function blownUp(graph: BagGraph, unit: number, cells: number) {
   const cloth = clothOf(fabricOf(mesh, 3), unit);
   const world = worldOf({
     cloth,
-    touching: touchingOf(cloth.count, cloth.membrane.triangles, mesh.count, 3 / unit, 1 / cells),
+    touching: touchingOf(cloth.count, cloth.membrane.triangles, [], 3 / unit, 1 / cells),
+    sewn: [],
     mouth: [],
+    flaps: [],
     bodies: [],
     spacing: 1 / cells,
-    straps: mesh.count,
     parts: [Array.from({ length: mesh.count }, (_, i) => i)],
   });
   for (let frame = 0; frame < 300 && (frame < 60 || world.speed > 0.02); frame++) {
     stepFrame(world, {
-      softness: { push: 8, even: 1 },
+      softness: { push: 8, even: 1, mouth: 'up' },
       gravity: 0,
       damping: 2,
+      air: 2,
       lift: 0,
       table: false,
+      filled: false,
       pins: [],
       ties: [],
       cord: undefined,

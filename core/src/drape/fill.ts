@@ -1,9 +1,11 @@
 import { type BagGraph, insideOf, levelCuts, measure, waistOf } from '../bag/index.ts';
 import type { ContentFit } from '../fit/index.ts';
+import { groupBy, UnionFind } from '../geometry/index.ts';
 import type { Body, Form, Turn, Vec } from './body/body.ts';
 import { halfOf, type LeftOut, type Packed, packed } from './body/packing.ts';
 import { at } from './cloth/at.ts';
 import { type Cloth, clothOf } from './cloth/cloth.ts';
+import type { Fabric } from './cloth/fabric.ts';
 import { touchingOf } from './contact/touching.ts';
 import { type Closing, tiesOf } from './hang/closing.ts';
 import { wayRound } from './hang/pull.ts';
@@ -13,7 +15,16 @@ import { fabricOf } from './mesh/mesh-fabric.ts';
 import { mouthOf } from './mesh/rim-loops.ts';
 import { carriersOf, laidOf, type Pose, usualPose } from './pose.ts';
 import { unfolding } from './unfold.ts';
-import { type Acting, type Pin, stepFrame, stopAtPeaks, type World, worldOf } from './world.ts';
+import {
+  type Acting,
+  farthest,
+  type Parts,
+  type Pin,
+  stepFrame,
+  stopAtPeaks,
+  type World,
+  worldOf,
+} from './world.ts';
 
 /** What a bag is filled with, and how it is put. */
 export interface FillWith {
@@ -64,8 +75,10 @@ const THICK = 3;
 /** How hard a full bag is pushed at its bottom, and what share of that is felt at its top. */
 const PUSH = 8;
 const EVEN = 0.35;
-const EVEN_LYING = 0.6;
+const EVEN_LYING = 0.4;
 const GRAVITY = 1;
+/** From so much of it on, it holds up what lies over the mouth. */
+const FULL = 0.3;
 /** Pull on the mouth of a standing bag, per length of it, besides what its fabric weighs. */
 const HELD = 0.5;
 /** Frames in which what was laid inexactly finds its length; in which the filling comes; in which things grow. */
@@ -75,12 +88,16 @@ const GROWN = 50;
 /** A mouth that is drawn shut all the way is still so long, of its way round; and it takes so many frames. */
 const BUNCHED = 0.15;
 const DRAWN = 80;
-/** At rest: nothing is faster than this, units a second, over so many frames. */
-const STILL = 0.03;
-const CALM = 8;
+/** At rest: nothing has come farther than this, mm, in so many frames. */
+const STILL = 1;
+const CALM = 16;
 /** From this frame on what still moves is slowed down more and more. */
-const TIRED = 150;
-const TIRING = 0.2;
+const TIRED = 120;
+const TIRING = 0.3;
+const tired = (frames: number) => Math.max(0, frames) * TIRING;
+/** What the air takes of the speed of what hangs on the bag, a second; and that tires later. */
+const AIR = 6;
+const TIRED_HANGING = 160;
 /** Frames after which it is enough. */
 const LONGEST = 320;
 /** A hung bag hangs so far above the table, mm. */
@@ -112,25 +129,34 @@ export function fillBag(
   }
   const bag = fabricOf(mesh, THICK, waistOf(graph));
   const mouth = mouthOf(mesh.triangles, (t) => bag.patches[t]?.holds === true);
-  const body = [...new Set(bag.patches.flatMap(({ nodes, holds }) => (holds ? nodes : [])))];
-  const { fabric, straps } = withStraps(bag, graph.trim?.straps ?? [], body, laidOf(graph, pose), spacing);
+  const { fabric, straps, sewn } = withStraps(
+    bag,
+    graph.trim?.straps ?? [],
+    laidOf(graph, pose),
+    spacing,
+    THICK,
+  );
   const { packed: inside, leftOut } = packed(contents, roomOf(graph));
   const carriers = pose === 'hang' ? carriersOf(graph, mesh, mouth, straps, fabric.start) : [];
-  const put = placing(fabric.start, mesh.count, pose);
-  const cloth = clothOf({ ...fabric, start: put.nodes }, unit);
+  const put = placing(fabric.start, mesh.count, pose, straps);
+  const parts = partsOf(bag, straps);
+  const [, ...hanging] = parts;
+  const loose = hanging.filter((part) => !part.some((v) => carriers.includes(v)));
+  const cloth = clothOf({ ...fabric, start: put.nodes }, unit, loose.flat());
   const things = inside.map((thing) => bodyOf(thing, put.place, put.turn, unit));
-  const world = worldOf({
-    cloth,
-    touching: touchingOf(cloth.count, cloth.membrane.triangles, mesh.count, THICK / unit, spacing / unit),
-    mouth,
-    bodies: things,
-    spacing: spacing / unit,
-    straps: mesh.count,
-    parts: [
-      Array.from({ length: mesh.count }, (_, i) => i),
-      ...straps.map(({ rows }) => own(rows, mesh.count)),
-    ],
-  });
+  const world = worldOf(
+    {
+      cloth,
+      touching: touchingOf(cloth.count, cloth.membrane.triangles, sewn, THICK / unit, spacing / unit),
+      sewn,
+      mouth,
+      flaps: flapsOf(mesh),
+      bodies: things,
+      spacing: spacing / unit,
+      parts,
+    },
+    carriers,
+  );
   const pins = carriers.map((node): Pin => {
     const [x, y, z] = cloth.position.subarray(3 * node, 3 * node + 3);
     return { node, at: [x ?? 0, y ?? 0, z ?? 0] };
@@ -143,16 +169,20 @@ export function fillBag(
   }));
   const round = wayRound(cloth.position, mouth);
   const unfold = unfolding(graph, mesh, bag.start);
-  let [frame, calm] = [0, 0];
+  let [frame, still] = [0, false];
+  const lately = cloth.position.slice();
   const acting = (): Acting => ({
     softness: {
       push: PUSH * soft * Math.min(1, Math.max(0, frame - LAID) / (FILLED - LAID)),
       even: pose === 'lie' ? EVEN_LYING : EVEN,
+      mouth: pose === 'lie' ? 'back' : 'up',
     },
     gravity: GRAVITY,
-    damping: frame < LAID ? 250 : frame < FILLED ? 3 : 1.5 + Math.max(0, frame - TIRED) * TIRING,
+    damping: frame < LAID ? 250 : frame < FILLED ? 3 : 1.5 + tired(frame - TIRED),
+    air: frame < LAID ? 250 : AIR + tired(frame - TIRED_HANGING),
     lift: pose === 'stand' ? GRAVITY * mass + HELD * rim : 0,
     table: pose !== 'hang',
+    filled: soft >= FULL,
     pins,
     ties: frame > FILLED ? ties : [],
     // It is drawn bit by bit; what is gathered on it takes its room.
@@ -173,10 +203,10 @@ export function fillBag(
       return frame;
     },
     get settled() {
-      return calm >= CALM || frame >= LONGEST;
+      return still || frame >= LONGEST;
     },
     get atRest() {
-      return calm >= CALM;
+      return still;
     },
     step() {
       inside.forEach(({ form }, i) => {
@@ -186,7 +216,10 @@ export function fillBag(
       stepFrame(world, acting());
       frame++;
       if (frame > FILLED) stopAtPeaks(world);
-      calm = frame > (drawn > 0 ? FILLED + DRAWN : GROWN) && world.speed < STILL ? calm + 1 : 0;
+      if (frame % CALM > 0) return;
+      const moved = farthest(cloth.position, lately) * unit;
+      still = frame > CALM + (drawn > 0 ? FILLED + DRAWN : GROWN) && moved < STILL;
+      lately.set(cloth.position);
     },
     unfolded: (share) => onTable(unfold(share), put.place),
     places: () => Float32Array.from(cloth.position, (value) => value * unit),
@@ -211,8 +244,27 @@ function onTable(places: Float32Array, place: (p: Vec) => Vec): Float32Array {
   return places;
 }
 
-/** The nodes of a strap that are its own. */
-const own = (rows: StrapNodes['rows'], first: number) => rows.flat().filter((node) => node >= first);
+/** The nodes of the bag itself, then those of every flap and handle that hangs on it, and of every strap. */
+function partsOf({ patches, count }: Fabric, straps: readonly StrapNodes[]): Parts {
+  const body = new Set(patches.flatMap(({ nodes, holds }) => (holds ? nodes : [])));
+  const joined = new UnionFind();
+  for (let v = 0; v < count; v++) joined.add();
+  for (const { nodes, holds } of patches) {
+    const [a, ...own] = holds ? [] : nodes.filter((v) => !body.has(v));
+    for (const b of own) joined.join(a ?? b, b);
+  }
+  const hanging = Array.from({ length: count }, (_, v) => v).filter((v) => !body.has(v));
+  const flaps = groupBy(hanging, (v) => joined.find(v));
+  return [[...body], ...flaps.values(), ...straps.map(({ rows }) => rows.flat())];
+}
+
+/** The nodes of flaps, but for those at their roots. */
+function flapsOf({ facets, triangles }: Mesh): number[] {
+  const on = (wanted: (face: string) => boolean) =>
+    new Set(facets.flatMap(({ face }, t) => (wanted(face) ? [...triangles.subarray(3 * t, 3 * t + 3)] : [])));
+  const others = on((face) => face !== 'flap');
+  return [...on((face) => face === 'flap')].filter((v) => !others.has(v));
+}
 
 /** The usual way to fill a bag: in its own pose, with what it must hold, and soft things besides. */
 export const usualFilling = (graph: BagGraph, contents: readonly ContentFit[]): FillWith => ({
@@ -237,12 +289,12 @@ function roomOf(graph: BagGraph) {
 }
 
 /**
- * Puts the pressed bag into its pose: upright, hung above the table, or on its back. Its straps lie no lower than the
- * table: they do not raise it.
+ * Puts the pressed bag into its pose: upright, hung above the table, or on its back. Only straps that it lies on raise
+ * it; others lie no lower than the table.
  *
  * @param body how many nodes are the bag's own; those of straps come after them.
  */
-function placing(start: Float64Array, body: number, pose: Pose) {
+function placing(start: Float64Array, body: number, pose: Pose, straps: readonly StrapNodes[]) {
   const lies = pose === 'lie';
   const laid = (x: number, y: number, z: number): Vec => (lies ? [x, z, -y] : [x, y, z]);
   const nodes = new Float64Array(start.length);
@@ -252,6 +304,9 @@ function placing(start: Float64Array, body: number, pose: Pose) {
     nodes.set(place, k);
     if (k < 3 * body) low = Math.min(low, place[1]);
   }
+  if (lies)
+    for (const { strap, rows } of straps)
+      if (strap.on === 'back') for (const v of rows.flat()) low = Math.min(low, at(nodes, 3 * v + 1));
   const rise = (pose === 'hang' ? ABOVE : THICK / 2) - low;
   for (let k = 1; k < nodes.length; k += 3) nodes[k] = Math.max(THICK / 2, at(nodes, k) + rise);
   const half = Math.SQRT1_2;

@@ -35,8 +35,8 @@ export function usualPose(graph: BagGraph): Pose {
 export function laidOf(graph: BagGraph, pose: Pose): (strap: Strap) => Laid {
   const flap = graph.facets.some(({ face }) => face === 'flap');
   return ({ on, behind }) => {
-    // Beside a bag that lies, straps lie flat, too.
-    if (pose === 'lie') return 'up';
+    // Beside a bag that lies, straps lie flat, too; those on its back under it.
+    if (pose === 'lie') return on === 'back' ? 'under' : 'up';
     if (behind) return 'behind';
     if (pose === 'hang') return 'up';
     return on === 'back' || flap ? 'behind' : 'front';
@@ -44,7 +44,7 @@ export function laidOf(graph: BagGraph, pose: Pose): (strap: Strap) => Laid {
 }
 
 /** A hand holds so much of the rim to either side, mm. */
-const HAND = 25;
+const HAND = 40;
 /** How far along a worn strap the shoulder carries it. */
 const SHOULDER = 0.3;
 

@@ -2,12 +2,15 @@ import { type Body, drift, edgePlaces, settleBody } from './body/body.ts';
 import { keepOutside, type NearBody, nearBody, partBodies, reachOf, restBody } from './body/meeting.ts';
 import { straighten } from './cloth/bending.ts';
 import type { Cloth } from './cloth/cloth.ts';
-import { keepStretch } from './cloth/membrane.ts';
-import { inflate, type Softness } from './cloth/pressure.ts';
+import { keepStretch, type Membrane, partOf } from './cloth/membrane.ts';
+import { inflate, type Softness, wayTo } from './cloth/pressure.ts';
+import { type Brushing, brushingOf, keepBordersApart, watchBorders } from './contact/brushing.ts';
+import { holdUp, lidOf } from './contact/lid.ts';
 import { rest } from './contact/table.ts';
 import { keepApart, type Touching, watch } from './contact/touching.ts';
 import type { Tie } from './hang/closing.ts';
 import { drawTogether, holdTogether } from './hang/pull.ts';
+import { holdSewn, type Sewn } from './hang/sewn.ts';
 
 // Every index asked for is in its list. Here and not shared: so it is compiled into the loops.
 const at = (list: Float64Array, i: number): number => list[i] ?? 0;
@@ -25,9 +28,13 @@ export interface Acting {
   readonly gravity: number;
   /** Loss of speed per second. */
   readonly damping: number;
+  /** The same for what hangs on the bag, which the air slows down more. */
+  readonly air: number;
   /** Pull up on the mouth, all of it together: what stands by itself in the bag holds its walls up. */
   readonly lift: number;
   readonly table: boolean;
+  /** It is so full that nothing falls into it from above. */
+  readonly filled: boolean;
   readonly pins: readonly Pin[];
   /** What is closed: pairs of nodes with how far apart they may be. */
   readonly ties: readonly Tie[];
@@ -35,19 +42,27 @@ export interface Acting {
   readonly cord: number | undefined;
 }
 
+/** The nodes of the bag itself, then those of everything that hangs on it: each flap, handle and strap. */
+export type Parts = readonly [readonly number[], ...(readonly number[])[]];
+
 /** A bag with all that touches it. */
 export interface World {
   readonly cloth: Cloth;
   readonly touching: Touching;
+  readonly brushing: Brushing;
+  /** Ends of straps on the bag. */
+  readonly sewn: readonly Sewn[];
   /** Nodes round the opening, where flap and handles begin, too. */
   readonly mouth: readonly number[];
+  /** Nodes of flaps, which lie over the mouth. */
+  readonly flaps: readonly number[];
   readonly bodies: readonly Body[];
+  /** The fabric that carries most: round what the bag hangs by, and round the ends of straps. */
+  readonly loaded: Membrane;
   /** Wanted distance of nodes. */
   readonly spacing: number;
-  /** Nodes that move together: the bag, then each strap. What is at the end of its swing is stopped by itself. */
-  readonly parts: readonly (readonly number[])[];
-  /** From this node on they are those of straps, which the air slows down more. */
-  readonly straps: number;
+  /** Nodes that move together: the bag, then what hangs on it. What is at the end of its swing is stopped by itself. */
+  readonly parts: Parts;
   /** Positions at the beginning of a step, and of a frame. */
   readonly before: Float64Array;
   readonly frameBefore: Float64Array;
@@ -61,11 +76,20 @@ export interface World {
 }
 
 export function worldOf(
-  world: Pick<World, 'cloth' | 'touching' | 'mouth' | 'bodies' | 'spacing' | 'parts' | 'straps'>,
+  world: Pick<World, 'cloth' | 'touching' | 'sewn' | 'mouth' | 'flaps' | 'bodies' | 'spacing' | 'parts'>,
+  carriers: readonly number[] = [],
 ): World {
   const size = world.cloth.position.length;
+  const { touching } = world;
+  const { membrane } = world.cloth;
+  const ends = world.sewn.flatMap(({ node, triangle }) => [
+    node,
+    ...membrane.triangles.subarray(3 * triangle, 3 * triangle + 3),
+  ]);
   return {
     ...world,
+    loaded: partOf(membrane, carriers.length > 0 ? [...carriers, ...ends] : [], RINGS),
+    brushing: brushingOf(touching.triangles, touching.near, touching.thick),
     before: new Float64Array(size),
     frameBefore: new Float64Array(size),
     energies: world.parts.map(() => 0),
@@ -85,17 +109,22 @@ const FASTEST = 4;
 /** A light node would be shot off by a lift: it feels what the fabric round it weighs. */
 const MOST_LIGHT = 150;
 
+/** Fabric so many triangles round what carries is worked out so many times more in a step. */
+const RINGS = 3;
+const AGAIN = 3;
+
 /** Moves the world on by one frame: position-based dynamics with compliance, in small steps. */
 export function stepFrame(world: World, acting: Acting): void {
   const { cloth, touching, before, frameBefore, bodies, spacing, mouth } = world;
   const { position: p, velocity: v, inverseMass: w, membrane, bending } = cloth;
   const h = FRAME / STEPS;
-  watch(touching, p, Math.min(world.speed, 2 * FASTEST) * FRAME);
+  if (watch(touching, p, Math.min(world.speed, 2 * FASTEST) * FRAME)) watchBorders(world.brushing, p);
   frameBefore.set(p);
-  const [low, high] = heightsOf(world);
+  const [low, high] = reachOfBag(world, acting.softness);
   const lean = acting.lift > 0 ? leanOf(world) : UPRIGHT;
   const keep = Math.max(0, 1 - acting.damping * h);
   const { thick } = touching;
+  const lid = acting.filled && world.flaps.length > 0 ? lidOf(p, mouth, world.flaps) : undefined;
   lookAround(world);
   const { near } = world;
   const edges = bodies.map(({ form }) => edgePlaces(form, spacing));
@@ -107,9 +136,12 @@ export function stepFrame(world: World, acting: Acting): void {
     for (const body of bodies) drift(body, acting.gravity, h);
     straighten(p, w, bending, h);
     keepStretch(p, w, membrane, h);
+    for (let again = 0; again < AGAIN; again++) keepStretch(p, w, world.loaded, h);
     for (const { a, b, length } of acting.ties) holdTogether(p, w, a, b, length, PULLED * h);
+    holdSewn(p, w, membrane.triangles, world.sewn, thick);
     if (acting.cord !== undefined) drawTogether(p, w, mouth, acting.cord, mouth.length * PULLED * h);
     keepApart(touching, p, before, w);
+    keepBordersApart(world.brushing, p, w);
     bodies.forEach((body, i) => {
       const [own, edge] = [near[i], edges[i]];
       if (!own || !edge) return;
@@ -118,10 +150,10 @@ export function stepFrame(world: World, acting: Acting): void {
       keepOutside(cloth, body, own, thick);
       if (acting.table) restBody(body, edge, thick, thick / 10);
     });
+    if (lid) holdUp(p, lid, thick / 2);
     if (acting.table) rest(p, before, thick / 2);
     for (const { node, at: place } of acting.pins) p.set(place, 3 * node);
-    settleSpeed(p, v, before, keep / h, 0, 3 * world.straps);
-    settleSpeed(p, v, before, Math.max(0, keep - AIR * h) / h, 3 * world.straps, p.length);
+    settleSpeed(world, keep / h, Math.max(0, 1 - acting.air * h) / h);
     for (const body of bodies) settleBody(body, h, keep - RUB * h, FASTEST);
   }
   if (acting.table) steady(world);
@@ -129,10 +161,10 @@ export function stepFrame(world: World, acting: Acting): void {
 }
 
 /** Takes away what the bag has gained of speed along the table: it is held where it is, as by a hand. */
-function steady({ cloth, bodies, straps }: World): void {
+function steady({ cloth, bodies, parts: [bag] }: World): void {
   const { velocity: v, inverseMass: w } = cloth;
   let [mass, x, z] = [0, 0, 0];
-  for (let i = 0; i < straps; i++) {
+  for (const i of bag) {
     const m = 1 / at(w, i);
     mass += m;
     x += m * at(v, 3 * i);
@@ -164,29 +196,23 @@ const meet = (a: Body, b: Body) =>
 
 /** What rubbing on the bag takes of the speed of what is in it, a second. */
 const RUB = 6;
-/** What the air takes of the speed of a strap, a second. */
-const AIR = 6;
-
-function settleSpeed(
-  p: Float64Array,
-  v: Float64Array,
-  before: Float64Array,
-  share: number,
-  from: number,
-  to: number,
-): void {
-  for (let i = from; i < to; i++) {
-    const speed = share * (at(p, i) - at(before, i));
+/** The speeds that the step has come to, and what share of them is kept by the bag and by what hangs on it. */
+function settleSpeed({ cloth, before }: World, bag: number, hanging: number): void {
+  const { position: p, velocity: v, falls } = cloth;
+  for (let i = 0; i < p.length; i++) {
+    const speed = (at(falls, Math.floor(i / 3)) > 1 ? hanging : bag) * (at(p, i) - at(before, i));
     v[i] = Math.max(-FASTEST, Math.min(FASTEST, speed));
   }
 }
 
-/** Heights of the bottom and of the mouth. */
-function heightsOf({ cloth: { position: p, holding, membrane }, mouth }: World): readonly [number, number] {
-  let low = Infinity;
-  for (let t = 0; t < holding.length; t++)
-    if (holding[t] === 1) low = Math.min(low, at(p, 3 * (membrane.triangles[3 * t] ?? 0) + 1));
-  const high = mouth.reduce((sum, i) => sum + at(p, 3 * i + 1) / mouth.length, 0);
+/** Where the bottom of the bag and its mouth are on the way to the mouth. */
+function reachOfBag(
+  { cloth: { position: p }, mouth, parts: [bag] }: World,
+  softness: Softness,
+): readonly [number, number] {
+  const { axis, sign } = wayTo(softness.mouth);
+  const low = bag.reduce((least, i) => Math.min(least, sign * at(p, 3 * i + axis)), Infinity);
+  const high = mouth.reduce((sum, i) => sum + (sign * at(p, 3 * i + axis)) / mouth.length, 0);
   return [low, Math.max(high, low + 1e-3)];
 }
 
@@ -195,15 +221,15 @@ const UPRIGHT = [0, 0] as const;
 const STEADY = 30;
 
 /** How far the mouth is from being over the bag, to the right and to the front. */
-function leanOf({ cloth: { position: p }, mouth, straps }: World): readonly [number, number] {
+function leanOf({ cloth: { position: p }, mouth, parts: [bag] }: World): readonly [number, number] {
   let [x, z] = [0, 0];
   for (const i of mouth) {
     x += at(p, 3 * i) / mouth.length;
     z += at(p, 3 * i + 2) / mouth.length;
   }
-  for (let i = 0; i < straps; i++) {
-    x -= at(p, 3 * i) / straps;
-    z -= at(p, 3 * i + 2) / straps;
+  for (const i of bag) {
+    x -= at(p, 3 * i) / bag.length;
+    z -= at(p, 3 * i + 2) / bag.length;
   }
   return [x, z];
 }
@@ -214,8 +240,8 @@ function pull(
   [aside, ahead]: readonly [number, number],
   h: number,
 ): void {
-  const { velocity: v, inverseMass: w, count } = cloth;
-  for (let i = 0; i < count; i++) v[3 * i + 1] = at(v, 3 * i + 1) - h * gravity;
+  const { velocity: v, inverseMass: w, falls, count } = cloth;
+  for (let i = 0; i < count; i++) v[3 * i + 1] = at(v, 3 * i + 1) - h * gravity * at(falls, i);
   const each = (h * lift) / Math.max(1, mouth.length);
   if (each === 0) return;
   for (const i of mouth) {
@@ -225,7 +251,8 @@ function pull(
   }
 }
 
-function farthest(p: Float64Array, q: Float64Array): number {
+/** How far the node that has moved most is from where it was. */
+export function farthest(p: Float64Array, q: Float64Array): number {
   let most = 0;
   for (let i = 0; i < p.length; i += 3)
     most = Math.max(

@@ -51,7 +51,7 @@ describe('a single triangle', () => {
 
   test('is pushed the way its right side looks, by its area times the push', () => {
     const cloth = clothOf(one, 100);
-    inflate(cloth, { push: 6, even: 1 }, 0, 1, 0.01);
+    inflate(cloth, { push: 6, even: 1, mouth: 'up' }, 0, 1, 0.01);
     // A third of 6 times half a square to each corner, which weighs a third of half a square: speed 6 x 0.01.
     for (const node of [0, 1, 2]) {
       expect(cloth.velocity[3 * node]).toBeCloseTo(0, 12);
@@ -60,16 +60,22 @@ describe('a single triangle', () => {
   });
 
   test('what fills it pushes less the higher it is; above the mouth only what is felt everywhere', () => {
-    const speedAt = (height: number) => {
+    const speedAt = (mouth: 'up' | 'back', along: number) => {
       const cloth = clothOf(one, 100);
-      for (let k = 1; k < 9; k += 3) cloth.position[k] = (cloth.position[k] ?? 0) + height - 1 / 3;
-      inflate(cloth, { push: 6, even: 0.5 }, 0, 2, 0.01);
+      for (let k = 0; k < 9; k += 3) {
+        const [up, ahead] = [cloth.position[k + 1] ?? 0, cloth.position[k + 2] ?? 0];
+        if (mouth === 'up') cloth.position[k + 1] = up + along - 1 / 3;
+        else cloth.position[k + 2] = ahead - along;
+      }
+      inflate(cloth, { push: 6, even: 0.5, mouth }, 0, 2, 0.01);
       return Math.hypot(...cloth.velocity.subarray(0, 3));
     };
-    // The middle of the triangle lies at that height; the mouth is at 2.
-    expect(speedAt(0)).toBeCloseTo(0.06, 12);
-    expect(speedAt(1)).toBeCloseTo(0.045, 12);
-    expect(speedAt(3)).toBeCloseTo(0.03, 12);
+    // The middle of the triangle lies so far from the bottom, standing or lying; the mouth is at 2.
+    for (const mouth of ['up', 'back'] as const) {
+      expect(speedAt(mouth, 0)).toBeCloseTo(0.06, 12);
+      expect(speedAt(mouth, 1)).toBeCloseTo(0.045, 12);
+      expect(speedAt(mouth, 3)).toBeCloseTo(0.03, 12);
+    }
   });
 });
 

@@ -13,6 +13,8 @@ export interface Cloth {
   readonly position: Float64Array;
   readonly velocity: Float64Array;
   readonly inverseMass: Float64Array;
+  /** How much faster than the bag a node falls: 1, and more for what hangs on it. */
+  readonly falls: Float64Array;
   readonly membrane: Membrane;
   readonly bending: Bending;
   /** Which triangles hold what is in the bag. */
@@ -20,11 +22,23 @@ export interface Cloth {
 }
 
 const CORNERS = [0, 1, 2] as const;
+/**
+ * What hangs on a bag is so much lighter, and falls so much faster: it pulls with its own weight, its form at rest is the
+ * same, and it is there sooner.
+ */
+const LIGHTER = 8;
 /** The least a node weighs, so that none is shot off. */
 const LEAST_MASS = 1e-4;
 
-/** @param unit mm that count as 1. */
-export function clothOf({ count, patches, creases, start }: Fabric, unit: number): Cloth {
+/**
+ * @param unit mm that count as 1.
+ * @param loose nodes that hang on the bag and carry nothing but themselves.
+ */
+export function clothOf(
+  { count, patches, creases, start }: Fabric,
+  unit: number,
+  loose: Iterable<number> = [],
+): Cloth {
   const triangles = new Int32Array(3 * patches.length);
   const inverse = new Float64Array(4 * patches.length);
   const area = new Float64Array(patches.length);
@@ -37,12 +51,15 @@ export function clothOf({ count, patches, creases, start }: Fabric, unit: number
     inverse.set([f.y / det, -f.x / det, -e.y / det, e.x / det], 4 * t);
     for (const node of nodes) mass[node] = at(mass, node) + det / 6;
   });
+  const falls = new Float64Array(count).fill(1);
+  for (const node of loose) falls[node] = LIGHTER;
   return {
     unit,
     count,
     position: start.map((mm) => mm / unit),
     velocity: new Float64Array(3 * count),
-    inverseMass: mass.map((m) => 1 / Math.max(m, LEAST_MASS)),
+    inverseMass: mass.map((m, v) => at(falls, v) / Math.max(m, LEAST_MASS)),
+    falls,
     membrane: { triangles, inverse, area },
     bending: bendingOf(creases.map((crease) => hingeOf(crease, patches, unit))),
     holding: Int32Array.from(patches, ({ holds }) => (holds ? 1 : 0)),

@@ -106,3 +106,24 @@ export function keepStretch(
     }
   }
 }
+
+/** The part of a membrane that lies so many triangles round some of its nodes. */
+export function partOf(
+  { triangles, inverse, area }: Membrane,
+  nodes: readonly number[],
+  rings: number,
+): Membrane {
+  const all = Array.from(area, (_, t) => t);
+  const corners = (t: number) => triangles.subarray(3 * t, 3 * t + 3);
+  const reached = new Set(nodes);
+  let near: number[] = [];
+  for (let ring = 0; ring < rings; ring++) {
+    near = all.filter((t) => corners(t).some((v) => reached.has(v)));
+    for (const t of near) for (const v of corners(t)) reached.add(v);
+  }
+  return {
+    triangles: Int32Array.from(near.flatMap((t) => [...corners(t)])),
+    inverse: Float64Array.from(near.flatMap((t) => [...inverse.subarray(4 * t, 4 * t + 4)])),
+    area: Float64Array.from(near, (t) => area[t] ?? 0),
+  };
+}

@@ -8,24 +8,31 @@ const nth = (list: Int32Array, i: number): number => list[i] ?? 0;
 export interface Softness {
   /** Push at the bottom of the bag, per unit of area. */
   readonly push: number;
-  /** Share of it that is felt everywhere, however high. */
+  /** Share of it that is felt everywhere, however near the mouth. */
   readonly even: number;
+  /** The way from the bottom to the mouth: up, or along the table to the back. */
+  readonly mouth: 'up' | 'back';
 }
 
+/** How far along its way to the mouth something lies: which number of a place tells it, and with which sign. */
+export const wayTo = (mouth: Softness['mouth']) =>
+  mouth === 'up' ? ({ axis: 1, sign: 1 } as const) : ({ axis: 2, sign: -1 } as const);
+
 /**
- * Adds to the speed of every node what the filling pushes in a step: as a liquid would, more the deeper, and a part of
- * it alike everywhere.
+ * Adds to the speed of every node what the filling pushes in a step: as a liquid would, more the deeper in the bag, and a
+ * part of it alike everywhere.
  *
- * @param low, high heights of the bottom and of the mouth.
+ * @param low, high where the bottom and the mouth are on the way to the mouth.
  */
 export function inflate(
   { position: p, velocity: v, inverseMass: w, membrane: { triangles }, holding }: Cloth,
-  { push, even }: Softness,
+  { push, even, mouth }: Softness,
   low: number,
   high: number,
   h: number,
 ): void {
   const deep = Math.max(1e-6, high - low);
+  const { axis, sign } = wayTo(mouth);
   for (let t = 0, n = holding.length; t < n; t++) {
     if (nth(holding, t) === 0) continue;
     const a = 3 * nth(triangles, 3 * t);
@@ -40,7 +47,8 @@ export function inflate(
     const cx = at(p, c);
     const cy = at(p, c + 1);
     const cz = at(p, c + 2);
-    const below = Math.min(1, Math.max(0, (high - (ay + by + cy) / 3) / deep));
+    const along = (sign * (at(p, a + axis) + at(p, b + axis) + at(p, c + axis))) / 3;
+    const below = Math.min(1, Math.max(0, (high - along) / deep));
     const force = (push * (even + (1 - even) * below) * h) / 6;
     const ux = bx - ax;
     const uy = by - ay;

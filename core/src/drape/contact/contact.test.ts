@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { crossings } from '../crossings.ts';
+import { brushingOf, keepBordersApart, watchBorders } from './brushing.ts';
 import { cellGrid, slotOf, sortInto } from './cell-grid.ts';
+import { holdUp, lidOf } from './lid.ts';
 import { isNear, nearOf } from './near.ts';
 import { rest } from './table.ts';
 import { keepApart, touchingOf, watch } from './touching.ts';
@@ -26,18 +28,20 @@ test('every point is found in its own cell, and only once', () => {
   );
 });
 
-test('near are the nodes of one triangle, but for a strap and what it is sewn to', () => {
-  // A strip of three triangles 0-1-2, 1-3-2, 3-4-2; 4 is a strap's.
-  const near = nearOf(5, Int32Array.of(0, 1, 2, 1, 3, 2, 3, 4, 2), 4);
+test('near are the nodes of one triangle, and to what is sewn on the fabric round its seat', () => {
+  // A strip of three triangles 0-1-2, 1-3-2, 3-4-2; 5 is the end of a strap, sewn onto the first.
+  const near = nearOf(6, Int32Array.of(0, 1, 2, 1, 3, 2, 3, 4, 2), [{ node: 5, triangle: 0 }]);
   expect([0, 1, 2, 3, 4].map((b) => isNear(near, 0, b))).toEqual([true, true, true, false, false]);
-  expect(isNear(near, 3, 4)).toBe(false);
-  expect(isNear(near, 4, 4)).toBe(true);
+  // Its seat is 0-1-2, and round its corners lie 3 and 4.
+  expect([0, 1, 2, 3, 4].map((b) => isNear(near, 5, b))).toEqual([true, true, true, true, true]);
+  // What lies near the seat still touches the rest of the strap.
+  expect(isNear(near, 3, 5)).toBe(false);
 });
 
 /** A large triangle in the plane y = 0 that cannot move, with its right side up, and a node above or below it. */
 function over(height: number, moveBy: number) {
   const p = Float64Array.of(-1, 0, -1, 0, 0, 2, 1, 0, -1, 0, height, 0);
-  const touching = touchingOf(4, Int32Array.of(0, 1, 2), 4, 0.1, 0.5);
+  const touching = touchingOf(4, Int32Array.of(0, 1, 2), [], 0.1, 0.5);
   watch(touching, p, 1);
   const before = p.slice();
   p[10] = (p[10] ?? 0) + moveBy;
@@ -122,4 +126,77 @@ describe('fabric through fabric', () => {
       }),
     );
   });
+});
+
+test('more nodes than were expected near triangles are all watched', () => {
+  // One triangle, and thirty nodes just above it: far more than four a node would be without the others.
+  const above = Array.from({ length: 30 }, (_, i) => [-0.2 + 0.01 * i, 0.05, -0.2]);
+  const p = Float64Array.from([[-1, 0, -1], [0, 0, 2], [1, 0, -1], ...above].flat());
+  const sheets = Int32Array.from(Array.from({ length: 8 }, () => [0, 1, 2]).flat());
+  const touching = touchingOf(33, sheets, [], 0.1, 0.5);
+  watch(touching, p, 1);
+  expect(touching.many).toBe(8 * 30);
+});
+
+/** Two borders that cross like an x, one above the other by a height; each with a far third corner. */
+function crossed(height: number) {
+  const p = Float64Array.from(
+    [
+      [-1, 0, 0],
+      [1, 0, 0],
+      [0, -5, 0],
+      [0, height, -1],
+      [0, height, 1],
+      [0, height + 5, 0],
+    ].flat(),
+  );
+  const triangles = Int32Array.of(0, 1, 2, 3, 4, 5);
+  return { p, brushing: brushingOf(triangles, nearOf(6, triangles, []), 0.1) };
+}
+
+test('borders that cross are kept apart on the side they came from, however far they are pushed', () => {
+  for (const [height, pushed] of [
+    [0.05, 0.05],
+    [0.05, -0.03],
+    [-0.05, 0.03],
+  ] as const) {
+    const { p, brushing } = crossed(height);
+    watchBorders(brushing, p);
+    for (const k of [10, 13]) p[k] = pushed;
+    for (let k = 0; k < 40; k++) keepBordersApart(brushing, p, new Float64Array(6).fill(1));
+    expect((p[10] ?? 0) - (p[1] ?? 0)).toBeCloseTo(height > 0 ? 0.1 : -0.1, 6);
+  }
+});
+
+test('borders beside one another are left alone', () => {
+  const { p, brushing } = crossed(0.05);
+  // The upper one lies beyond the end of the lower.
+  for (const k of [9, 12, 15]) p[k] = 2;
+  const before = p.slice();
+  watchBorders(brushing, p);
+  keepBordersApart(brushing, p, new Float64Array(6).fill(1));
+  expect(p).toEqual(before);
+});
+
+test('what lies over the mouth does not fall in; what lies beside it does', () => {
+  // A mouth of a square in the plane y = 0, in the direction of the fabric under it: seen from above to the left.
+  const corners = [
+    [-1, 0, -1],
+    [1, 0, -1],
+    [1, 0, 1],
+    [-1, 0, 1],
+  ];
+  for (const mouth of [
+    [0, 1, 2, 3],
+    [3, 2, 1, 0],
+  ]) {
+    const p = Float64Array.from([...corners, [0.5, -0.01, 0], [1.5, -0.01, 0]].flat());
+    const lid = lidOf(p, mouth, [4, 5]);
+    expect(lid.over).toEqual([4]);
+    // The way out follows from the way round: up for the one, down for the other.
+    expect(lid.out[1]).toBeCloseTo(mouth[0] === 0 ? 1 : -1, 12);
+    for (let k = 0; k < 10; k++) holdUp(p, lid, 0.02);
+    if (mouth[0] === 0) expect(p[13]).toBeCloseTo(0.02, 12);
+    expect(p[16]).toBe(-0.01);
+  }
 });

@@ -12,13 +12,17 @@ const RINGS = 1;
 
 /**
  * @param triangles nodes of every triangle, three numbers each.
- * @param straps from this node on they are those of straps: a strap can touch what it is sewn to.
+ * @param sewn what is sewn onto triangles keeps its own distance from the fabric round them.
  */
-export function nearOf(count: number, triangles: Int32Array, straps: number): Near {
+export function nearOf(
+  count: number,
+  triangles: Int32Array,
+  sewn: ReadonlyArray<{ readonly node: number; readonly triangle: number }>,
+): Near {
   const neighbours = Array.from({ length: count }, () => new Set<number>());
   for (let t = 0; t < triangles.length; t += 3) {
     const own = [nth(triangles, t), nth(triangles, t + 1), nth(triangles, t + 2)];
-    for (const a of own) for (const b of own) if (a !== b && a < straps === b < straps) neighbours[a]?.add(b);
+    for (const a of own) for (const b of own) if (a !== b) neighbours[a]?.add(b);
   }
   const bits = new Uint32Array(Math.ceil((count * count) / 32));
   const put = (a: number, b: number) => {
@@ -31,6 +35,11 @@ export function nearOf(count: number, triangles: Int32Array, straps: number): Ne
       reached = new Set([...reached].flatMap((b) => [b, ...(neighbours[b] ?? [])]));
     for (const b of reached) put(a, b);
   }
+  for (const { node, triangle } of sewn)
+    for (let k = 0; k < 3; k++) {
+      const corner = nth(triangles, 3 * triangle + k);
+      for (const b of [corner, ...(neighbours[corner] ?? [])]) put(node, b);
+    }
   return { count, bits };
 }
 

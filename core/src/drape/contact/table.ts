@@ -3,8 +3,8 @@ const at = (list: Float64Array, i: number): number => list[i] ?? 0;
 
 /** What lies below the table at first is lifted no more than so much in a step: it is not shot off. */
 const GENTLE = 2e-3;
-/** What sliding on a table, or on one another, leaves of a step. */
-const SLIDES = 0.3;
+/** How fabric rubs on the table: so much of what it is pressed up by holds it where it is. */
+const RUBS = 0.8;
 
 /**
  * Keeps every node above the table, and holds what lies on it back.
@@ -15,8 +15,11 @@ const SLIDES = 0.3;
 export function rest(p: Float64Array, before: Float64Array, height: number): void {
   for (let i = 1; i < p.length; i += 3) {
     if (at(p, i) >= height) continue;
+    const [x, z] = [at(p, i - 1) - at(before, i - 1), at(p, i + 1) - at(before, i + 1)];
+    const pressed = Math.min(GENTLE, height - at(p, i));
     p[i] = Math.min(height, Math.max(at(p, i), at(before, i)) + GENTLE);
-    p[i - 1] = at(before, i - 1) + SLIDES * (at(p, i - 1) - at(before, i - 1));
-    p[i + 1] = at(before, i + 1) + SLIDES * (at(p, i + 1) - at(before, i + 1));
+    const rub = Math.min(1, (RUBS * pressed) / Math.max(1e-12, Math.sqrt(x * x + z * z)));
+    p[i - 1] = at(p, i - 1) - rub * x;
+    p[i + 1] = at(p, i + 1) - rub * z;
   }
 }

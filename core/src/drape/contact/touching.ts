@@ -1,3 +1,4 @@
+import type { Sewn } from '../hang/sewn.ts';
 import { type CellGrid, cellGrid, slotOf, sortInto } from './cell-grid.ts';
 import { isNear, type Near, nearOf } from './near.ts';
 import { overTriangle } from './over-triangle.ts';
@@ -29,20 +30,20 @@ export interface Touching {
 const WATCHED = 3;
 /** No step pushes farther apart than this share of a thickness: nothing is shot off. */
 const GENTLE = 0.1;
-/** What sliding on one another leaves of a step. */
-const SLIDES = 0.6;
+/** How fabric rubs on fabric: so much of what it is pressed apart by holds it where it is. */
+const RUBS = 0.6;
 
 export function touchingOf(
   count: number,
   triangles: Int32Array,
-  straps: number,
+  sewn: readonly Sewn[],
   thick: number,
   cell: number,
 ): Touching {
   const room = 4 * count;
   return {
     triangles,
-    near: nearOf(count, triangles, straps),
+    near: nearOf(count, triangles, sewn),
     grid: cellGrid(count, cell),
     thick,
     unseen: Infinity,
@@ -59,12 +60,13 @@ export function touchingOf(
  * the last look.
  *
  * @param moved how far the fastest node may have moved since the last call.
+ * @returns whether it looked.
  */
-export function watch(touching: Touching, p: Float64Array, moved: number): void {
+export function watch(touching: Touching, p: Float64Array, moved: number): boolean {
   const { triangles, grid, thick } = touching;
   touching.unseen += moved;
   // Two that come towards one another each move.
-  if (2 * touching.unseen < (WATCHED - 1) * thick) return;
+  if (2 * touching.unseen < (WATCHED - 1) * thick) return false;
   touching.unseen = 0;
   sortInto(grid, p);
   touching.many = 0;
@@ -89,6 +91,20 @@ export function watch(touching: Touching, p: Float64Array, moved: number): void 
           for (let n = nth(starts, slot); n < end; n++) consider(touching, p, nth(points, n), t / 3, reach);
         }
   }
+  return true;
+}
+
+/** Makes room for twice as many. */
+function grow(touching: Touching): void {
+  const longer = <T extends Int32Array | Float64Array>(list: T, empty: T): T => {
+    empty.set(list);
+    return empty;
+  };
+  const room = 2 * touching.node.length;
+  touching.node = longer(touching.node, new Int32Array(room));
+  touching.triangle = longer(touching.triangle, new Int32Array(room));
+  touching.side = longer(touching.side, new Int32Array(room));
+  touching.shares = longer(touching.shares, new Float64Array(2 * room));
 }
 
 /** Where a node lies over a triangle, as it was last found. */
@@ -106,7 +122,7 @@ function consider(touching: Touching, p: Float64Array, v: number, t: number, rea
   // The same pair may be met in two cells that share a slot.
   for (let k = touching.many - 1; k >= 0 && nth(touching.triangle, k) === t; k--)
     if (nth(touching.node, k) === v) return;
-  if (touching.many === touching.node.length) return;
+  if (touching.many === touching.node.length) grow(touching);
   const k = touching.many++;
   touching.node[k] = v;
   touching.triangle[k] = t;
@@ -159,7 +175,7 @@ export function keepApart(touching: Touching, p: Float64Array, before: Float64Ar
     const wc = at(w, nc);
     const all = wv + wa * sa * sa + wb * sb * sb + wc * sc * sc;
     if (all === 0) continue;
-    // How they have slid along one another in this step, of which some is taken back.
+    // How they have slid along one another in this step, of which friction takes back what it can.
     let dx =
       at(p, q) -
       at(before, q) -
@@ -179,10 +195,14 @@ export function keepApart(touching: Touching, p: Float64Array, before: Float64Ar
       sb * (at(p, b + 2) - at(before, b + 2)) -
       sc * (at(p, c + 2) - at(before, c + 2));
     const into = dx * nx + dy * ny + dz * nz;
-    const rub = 1 - SLIDES;
-    dx = (short * nx - rub * (dx - into * nx)) / all;
-    dy = (short * ny - rub * (dy - into * ny)) / all;
-    dz = (short * nz - rub * (dz - into * nz)) / all;
+    dx -= into * nx;
+    dy -= into * ny;
+    dz -= into * nz;
+    const slid = Math.sqrt(dx * dx + dy * dy + dz * dz);
+    const rub = Math.min(1, (RUBS * short) / Math.max(1e-12, slid));
+    dx = (short * nx - rub * dx) / all;
+    dy = (short * ny - rub * dy) / all;
+    dz = (short * nz - rub * dz) / all;
     p[q] = at(p, q) + wv * dx;
     p[q + 1] = at(p, q + 1) + wv * dy;
     p[q + 2] = at(p, q + 2) + wv * dz;

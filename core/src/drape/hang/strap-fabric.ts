@@ -1,11 +1,14 @@
 import type { Strap } from '../../bag/index.ts';
 import { distance3, type Point, type Point3 } from '../../geometry/index.ts';
-import { at } from '../cloth/at.ts';
 import { commonSides, type Side } from '../cloth/common-sides.ts';
 import type { Crease, Fabric, Patch } from '../cloth/fabric.ts';
+import { type Sewn, seatOf } from './sewn.ts';
 
-/** How straps lie at first: over the opening (and those of a back beside it), or down one side of the bag. */
-export type Laid = 'up' | 'front' | 'behind';
+/**
+ * How straps lie at first: over the opening, down one side of the bag, or, where they are sewn on above and below, flat
+ * under a bag that lies on them.
+ */
+export type Laid = 'up' | 'front' | 'behind' | 'under';
 
 /** A strap in the fabric of a bag. */
 export interface StrapNodes {
@@ -32,38 +35,47 @@ interface Bow {
   readonly out: Point3;
   /** The way across at its ends. */
   readonly across: Point3;
-  /** Whether it turns, from flat on a face to flat over a hand. */
-  readonly turns: boolean;
+  /**
+   * Whether it stays as it begins, turns from flat on a face to flat over a hand, or lies flat all the way, its curve in
+   * its own plane.
+   */
+  readonly lies: 'alike' | 'turning' | 'flat';
 }
 
 const UP = { x: 0, y: 1, z: 0 };
+const ACROSS = { x: 1, y: 0, z: 0 };
 
 function bowOf({ from, to, on, free }: Strap, laid: Laid): Bow {
   const way = laid === 'front' ? 1 : -1;
   // A free end lies straight out at first.
-  if (free) return { out: { x: 0, y: 0, z: way }, across: UP, turns: false };
-  // From the top of the back to its bottom it stands out behind.
+  if (free) return { out: { x: 0, y: 0, z: way }, across: UP, lies: 'alike' };
+  // From the top of the back to its bottom it stands out behind, or beside what lies on it.
   if (Math.abs(to.y - from.y) > Math.abs(to.x - from.x))
-    return laid === 'up'
-      ? { out: { x: Math.sign(from.x + to.x), y: 0, z: 0 }, across: { x: 0, y: 0, z: 1 }, turns: false }
-      : { out: { x: 0, y: 0, z: way }, across: { x: 1, y: 0, z: 0 }, turns: false };
+    return laid === 'under'
+      ? { out: { x: Math.sign(from.x + to.x), y: 0, z: 0 }, across: ACROSS, lies: 'flat' }
+      : { out: { x: 0, y: 0, z: way }, across: ACROSS, lies: 'alike' };
   const down = { x: 0, y: -0.8, z: 0.6 * way };
   // From side to side it is flat on the sides; on a face, flat on the face.
-  if (on === 'sides') return { out: laid === 'up' ? UP : down, across: { x: 0, y: 0, z: 1 }, turns: false };
-  return { out: laid === 'up' ? UP : { x: 0, y: -1, z: 0 }, across: { x: 1, y: 0, z: 0 }, turns: true };
+  if (on === 'sides') return { out: laid === 'up' ? UP : down, across: { x: 0, y: 0, z: 1 }, lies: 'alike' };
+  return { out: laid === 'up' ? UP : { x: 0, y: -1, z: 0 }, across: ACROSS, lies: 'turning' };
 }
 
-/** The line of a strap as it is laid at first: half an ellipse over its ends, as long as the strap. */
-function laidPath(strap: Strap, { out }: Bow, many: number, clear: Point3, floor: number): Point3[] {
+/**
+ * The line of a strap as it is laid at first, as long as the strap: half an ellipse over its ends; flat, a wave that
+ * leaves them straight.
+ */
+function laidPath(strap: Strap, { out, lies }: Bow, many: number, clear: Point3, floor: number): Point3[] {
   const { from, to, length } = strap;
   const bowed = (rise: number): Point3[] =>
     Array.from({ length: FINE * many + 1 }, (_, i) => {
       const angle = (Math.PI * i) / (FINE * many);
-      const [t, bow] = [(1 - Math.cos(angle)) / 2, rise * Math.sin(angle)];
-      const off = Math.sin(angle) ** 0.5;
+      const flat = lies === 'flat';
+      const t = flat ? angle / Math.PI : (1 - Math.cos(angle)) / 2;
+      const bow = rise * Math.sin(angle) ** (flat ? 2 : 1);
+      const off = flat ? 1 : Math.sin(angle) ** 0.5;
       const y = from.y + (to.y - from.y) * t + bow * out.y;
       // What would hang lower than the table lies on it.
-      const below = Math.max(0, floor - y);
+      const below = flat ? 0 : Math.max(0, floor - y);
       return {
         x: from.x + (to.x - from.x) * t + bow * out.x + clear.x * off * Math.cos(angle),
         y: y + below + (out.y < 0 ? HUMP * off * (1 - Math.sin(angle)) : 0),
@@ -104,87 +116,42 @@ function evenly(path: readonly Point3[], many: number): Point3[] {
 }
 
 /**
- * Hangs straps onto the fabric of a bag as bands of their own length and width, two nodes across. Their ends are the
- * nodes of the bag that lie nearest to where they are sewn on.
+ * Hangs straps onto the fabric of a bag as bands of their own length and width, two nodes across. Their ends are sewn
+ * onto the outside of the bag, nearest to where they are meant to be.
  *
- * @param onto nodes of the bag to which a strap can be sewn.
  * @param spacing wanted distance of nodes along a strap, mm.
+ * @param thick thickness of the fabric, mm.
  */
 export function withStraps(
   bag: Fabric,
   straps: readonly Strap[],
-  onto: readonly number[],
   laid: (strap: Strap) => Laid,
   spacing: number,
-): { readonly fabric: Fabric; readonly straps: readonly StrapNodes[] } {
+  thick: number,
+): { readonly fabric: Fabric; readonly straps: readonly StrapNodes[]; readonly sewn: readonly Sewn[] } {
   const patches: Patch[] = [...bag.patches];
   const start: number[] = [...bag.start];
+  const sewn: Sewn[] = [];
   const floor = Math.min(...bag.start.filter((_, k) => k % 3 === 1)) + CLEAR;
-  const placeOf = (node: number): Point3 => ({
-    x: at(bag.start, 3 * node),
-    y: at(bag.start, 3 * node + 1),
-    z: at(bag.start, 3 * node + 2),
-  });
-  const nearest = (p: Point3) =>
-    onto.reduce((a, b) => (distance3(placeOf(b), p) < distance3(placeOf(a), p) ? b : a), onto[0] ?? 0);
+  const put = ({ x, y, z }: Point3) => start.push(x, y, z) / 3 - 1;
+  const sew = (p: Point3) => {
+    const { triangle, shares, place } = seatOf(bag, p, thick);
+    const node = put(place);
+    sewn.push({ node, triangle, shares });
+    return node;
+  };
   const hung = straps.map((strap): StrapNodes => {
     const many = Math.max(4, Math.round(strap.length / spacing));
-    const bow = bowOf(strap, laid(strap));
-    const half = strap.width / 2;
-    // Down a face it lies in front of it, with room for its own width where it has turned.
+    // Of a bag that is pressed flat, the layers lie a little apart.
     const way = strap.on === 'back' ? -1 : strap.on === 'front' ? 1 : 0;
-    const aside = way * (bow.out.y < -0.9 ? half + CLEAR : 0);
-    const path = laidPath(
-      strap,
-      bow,
-      many,
-      { x: strap.on === 'sides' ? -CLEAR - WIDER * Math.abs(strap.to.x - strap.from.x) : 0, y: 0, z: aside },
-      floor,
+    const rows = rowsOf(strap, bowOf(strap, laid(strap)), many, floor).map(
+      (places, i): readonly [number, number] => {
+        const end = i === 0 || (i === many && !strap.free);
+        const [left, right] = places.map((place) => (end ? sew({ ...place, z: place.z + way }) : put(place)));
+        return [left ?? 0, right ?? 0];
+      },
     );
-    const rows = path.map((p, i): readonly [number, number] => {
-      const end = i === 0 || i === many;
-      // From flat on its face it turns until it lies over a hand, and on.
-      const turn = bow.turns ? (Math.PI * i) / many : 0;
-      const [cos, sin] = [half * Math.cos(turn), half * Math.sin(turn)];
-      const places = [-1, 1].map((side) => ({
-        x: p.x + side * cos * bow.across.x,
-        y: p.y + side * cos * bow.across.y,
-        z: p.z + side * (cos * bow.across.z + sin),
-      }));
-      const [left, right] = places.map((place) => {
-        // Of a bag that is pressed flat, the layers lie a little apart.
-        if (end && !(strap.free && i === many)) return nearest({ ...place, z: place.z + way });
-        start.push(place.x, place.y, place.z);
-        return start.length / 3 - 1;
-      });
-      return [left ?? 0, right ?? 0];
-    });
-    const step = strap.length / many;
-    for (let i = 0; i < many; i++) {
-      const [p, q] = [rows[i], rows[i + 1]];
-      if (!p || !q) continue;
-      const wide = ([a, b]: readonly [number, number], k: number) =>
-        k === 0 || (k === many && !strap.free)
-          ? Math.min(strap.width, distance3(placeOf(a), placeOf(b)))
-          : strap.width;
-      const [low, high] = [wide(p, i) / 2, wide(q, i + 1) / 2];
-      const flatAt: Point[] = [
-        { x: -low, y: i * step },
-        { x: low, y: i * step },
-        { x: high, y: (i + 1) * step },
-        { x: -high, y: (i + 1) * step },
-      ];
-      const nodes = [p[0], p[1], q[1], q[0]];
-      const put = (corners: readonly [number, number, number]) => {
-        const [a, b, c] = corners.map((k) => nodes[k] ?? 0);
-        const [f, g, h] = corners.map((k) => flatAt[k]);
-        if (a === undefined || b === undefined || c === undefined || !f || !g || !h) return;
-        if (a === b || b === c || c === a) return;
-        patches.push({ nodes: [a, b, c], flat: [f, g, h], holds: false });
-      };
-      put([0, 1, 2]);
-      put([0, 2, 3]);
-    }
+    patches.push(...bandOf(rows, strap));
     return { strap, rows };
   });
   const first = bag.patches.length;
@@ -200,5 +167,45 @@ export function withStraps(
       start: Float64Array.from(start),
     },
     straps: hung,
+    sewn,
   };
+}
+
+/** The two places across a strap, at every place along it. */
+function rowsOf(strap: Strap, bow: Bow, many: number, floor: number): Point3[][] {
+  const half = strap.width / 2;
+  const { across, lies } = bow;
+  // It lies in front of its face, or behind, with room for its own width where it has turned.
+  const way = strap.on === 'back' ? -1 : strap.on === 'front' ? 1 : 0;
+  const aside = way * (lies === 'turning' ? half + CLEAR : lies === 'flat' ? CLEAR : 0);
+  const wider = strap.on === 'sides' ? -CLEAR - WIDER * Math.abs(strap.to.x - strap.from.x) : 0;
+  const path = laidPath(strap, bow, many, { x: wider, y: 0, z: aside }, floor);
+  return path.map((p, i) => {
+    // From flat on its face it turns until it lies over a hand, and on.
+    const turn = lies === 'turning' ? (Math.PI * i) / many : 0;
+    const [cos, sin] = [half * Math.cos(turn), half * Math.sin(turn)];
+    const [before, after] = [path[Math.max(0, i - 1)] ?? p, path[Math.min(many, i + 1)] ?? p];
+    const [along, up] = [after.x - before.x, after.y - before.y];
+    const long = Math.max(1e-9, Math.hypot(along, up));
+    const wide = lies === 'flat' ? { x: -up / long, y: along / long, z: 0 } : across;
+    return [-1, 1].map((side) => ({
+      x: p.x + side * cos * wide.x,
+      y: p.y + side * cos * wide.y,
+      z: p.z + side * (cos * wide.z + sin),
+    }));
+  });
+}
+
+/** The fabric of a strap: two triangles between every two rows. */
+function bandOf(rows: StrapNodes['rows'], { length, width }: Strap): Patch[] {
+  const step = length / (rows.length - 1);
+  return rows.slice(1).flatMap(([d, c], i): Patch[] => {
+    const [a, b] = rows[i] ?? [0, 0];
+    const at = (side: -1 | 1, k: number): Point => ({ x: (side * width) / 2, y: k * step });
+    const [low, high] = [i, i + 1];
+    return [
+      { nodes: [a, b, c], flat: [at(-1, low), at(1, low), at(1, high)], holds: false },
+      { nodes: [a, c, d], flat: [at(-1, low), at(1, high), at(-1, high)], holds: false },
+    ];
+  });
 }
