@@ -29,14 +29,16 @@ export function crossings(
   let half = 0;
   for (let s = 0; s < sides.length; s += 2)
     half = Math.max(half, apart(p, sides[s] ?? 0, sides[s + 1] ?? 0) / 2);
-  const grid = cellGrid(sides.length / 2, cell);
+  // Long sides are not looked for in cells much shorter than they are.
+  const size = Math.max(cell, half);
+  const grid = cellGrid(sides.length / 2, size);
   sortInto(grid, middles);
   const slots = grid.starts.length - 1;
   const found = new Map<string, readonly [number, number, number]>();
   for (let t = 0; t < triangles.length; t += 3) {
     const own = [nth(triangles, t), nth(triangles, t + 1), nth(triangles, t + 2)];
     const reach = (axis: number, way: 1 | -1) =>
-      Math.floor((way * Math.max(...own.map((v) => way * at(p, 3 * v + axis))) + way * half) / cell);
+      Math.floor((way * Math.max(...own.map((v) => way * at(p, 3 * v + axis))) + way * half) / size);
     for (let i = reach(0, -1); i <= reach(0, 1); i++)
       for (let j = reach(1, -1); j <= reach(1, 1); j++)
         for (let k = reach(2, -1); k <= reach(2, 1); k++) {

@@ -138,7 +138,7 @@ export function fillBag(
   );
   const { packed: inside, leftOut } = packed(contents, roomOf(graph));
   const carriers = pose === 'hang' ? carriersOf(graph, mesh, mouth, straps, fabric.start) : [];
-  const put = placing(fabric.start, mesh.count, pose, straps);
+  const put = placing(fabric.start, bag, pose, straps);
   const parts = partsOf(bag, straps);
   const [, ...hanging] = parts;
   const loose = hanging.filter((part) => !part.some((v) => carriers.includes(v)));
@@ -157,12 +157,16 @@ export function fillBag(
     },
     carriers,
   );
+  // The root of a flap is laid higher than it hangs.
+  const roots = new Set(mesh.facets.flatMap(({ face }, t) => (face === 'flap' ? own(mesh, t) : [])));
+  const rim = mouth.filter((v) => !roots.has(v)).map((v) => at(cloth.position, 3 * v + 1));
+  const top = roots.size > 0 ? Math.max(...rim) : Infinity;
   const pins = carriers.map((node): Pin => {
-    const [x, y, z] = cloth.position.subarray(3 * node, 3 * node + 3);
-    return { node, at: [x ?? 0, y ?? 0, z ?? 0] };
+    const [x = 0, y = 0, z = 0] = cloth.position.subarray(3 * node, 3 * node + 3);
+    return { node, at: [x, roots.has(node) ? Math.min(y, top) : y, z] };
   });
   const mass = cloth.membrane.area.reduce((sum, own) => sum + own, 0);
-  const rim = mouth.length * (spacing / unit);
+  const wayAround = mouth.length * (spacing / unit);
   const ties = (closing ? tiesOf(closing, graph, mesh, mouth, bag.start) : []).map((tie) => ({
     ...tie,
     length: tie.length / unit,
@@ -180,7 +184,7 @@ export function fillBag(
     gravity: GRAVITY,
     damping: frame < LAID ? 250 : frame < FILLED ? 3 : 1.5 + tired(frame - TIRED),
     air: frame < LAID ? 250 : AIR + tired(frame - TIRED_HANGING),
-    lift: pose === 'stand' ? GRAVITY * mass + HELD * rim : 0,
+    lift: pose === 'stand' ? GRAVITY * mass + HELD * wayAround : 0,
     table: pose !== 'hang',
     filled: soft >= FULL,
     pins,
@@ -258,10 +262,13 @@ function partsOf({ patches, count }: Fabric, straps: readonly StrapNodes[]): Par
   return [[...body], ...flaps.values(), ...straps.map(({ rows }) => rows.flat())];
 }
 
+/** The nodes of a triangle. */
+const own = ({ triangles }: Pick<Mesh, 'triangles'>, t: number) => [...triangles.subarray(3 * t, 3 * t + 3)];
+
 /** The nodes of flaps, but for those at their roots. */
 function flapsOf({ facets, triangles }: Mesh): number[] {
   const on = (wanted: (face: string) => boolean) =>
-    new Set(facets.flatMap(({ face }, t) => (wanted(face) ? [...triangles.subarray(3 * t, 3 * t + 3)] : [])));
+    new Set(facets.flatMap(({ face }, t) => (wanted(face) ? own({ triangles }, t) : [])));
   const others = on((face) => face !== 'flap');
   return [...on((face) => face === 'flap')].filter((v) => !others.has(v));
 }
@@ -290,25 +297,24 @@ function roomOf(graph: BagGraph) {
 
 /**
  * Puts the pressed bag into its pose: upright, hung above the table, or on its back. Only straps that it lies on raise
- * it; others lie no lower than the table.
- *
- * @param body how many nodes are the bag's own; those of straps come after them.
+ * it; others lie no lower than the table, and a flap that is longer than the bag goes on along the table in front.
  */
-function placing(start: Float64Array, body: number, pose: Pose, straps: readonly StrapNodes[]) {
+function placing(start: Float64Array, bag: Fabric, pose: Pose, straps: readonly StrapNodes[]) {
   const lies = pose === 'lie';
   const laid = (x: number, y: number, z: number): Vec => (lies ? [x, z, -y] : [x, y, z]);
   const nodes = new Float64Array(start.length);
-  let low = Infinity;
-  for (let k = 0; k < start.length; k += 3) {
-    const place = laid(at(start, k), at(start, k + 1), at(start, k + 2));
-    nodes.set(place, k);
-    if (k < 3 * body) low = Math.min(low, place[1]);
-  }
-  if (lies)
-    for (const { strap, rows } of straps)
-      if (strap.on === 'back') for (const v of rows.flat()) low = Math.min(low, at(nodes, 3 * v + 1));
+  for (let k = 0; k < start.length; k += 3)
+    nodes.set(laid(at(start, k), at(start, k + 1), at(start, k + 2)), k);
+  const carrying = bag.patches.flatMap(({ nodes: own, holds }) => (holds ? own : []));
+  const under = lies ? straps.flatMap(({ strap, rows }) => (strap.on === 'back' ? rows.flat() : [])) : [];
+  const low = [...carrying, ...under].reduce((least, v) => Math.min(least, at(nodes, 3 * v + 1)), Infinity);
   const rise = (pose === 'hang' ? ABOVE : THICK / 2) - low;
-  for (let k = 1; k < nodes.length; k += 3) nodes[k] = Math.max(THICK / 2, at(nodes, k) + rise);
+  for (let k = 1; k < nodes.length; k += 3) {
+    const y = at(nodes, k) + rise;
+    const below = pose === 'hang' ? 0 : Math.max(0, THICK / 2 - y);
+    nodes[k] = y + below;
+    if (pose === 'stand' && k < 3 * bag.count) nodes[k + 1] = at(nodes, k + 1) + below;
+  }
   const half = Math.SQRT1_2;
   const turn: Turn = lies ? [-half, 0, 0, half] : [0, 0, 0, 1];
   return {

@@ -31,14 +31,19 @@ export function usualPose(graph: BagGraph): Pose {
   return graph.facets.some(({ face }) => face === 'flap') ? 'lie' : 'stand';
 }
 
+/** A strap shorter than so many times the way between its ends does not reach down a side of the bag. */
+const SHORT = 2.8;
+
 /** How a strap is laid before the bag is filled. */
 export function laidOf(graph: BagGraph, pose: Pose): (strap: Strap) => Laid {
   const flap = graph.facets.some(({ face }) => face === 'flap');
-  return ({ on, behind }) => {
+  return ({ on, behind, from, to, length }) => {
     // Beside a bag that lies, straps lie flat, too; those on its back under it.
     if (pose === 'lie') return on === 'back' ? 'under' : 'up';
     if (behind) return 'behind';
     if (pose === 'hang') return 'up';
+    // A short one from side to side stands over the opening.
+    if (on === 'sides' && length < SHORT * distance3(from, to)) return 'up';
     return on === 'back' || flap ? 'behind' : 'front';
   };
 }

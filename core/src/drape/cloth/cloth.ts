@@ -27,6 +27,8 @@ const CORNERS = [0, 1, 2] as const;
  * same, and it is there sooner.
  */
 const LIGHTER = 8;
+/** A triangle this much narrower than it is long counts as none. */
+const SLIVER = 1e-3;
 /** The least a node weighs, so that none is shot off. */
 const LEAST_MASS = 1e-4;
 
@@ -47,6 +49,8 @@ export function clothOf(
     triangles.set(nodes, 3 * t);
     const [e, f] = [between(a, b, unit), between(a, c, unit)];
     const det = e.x * f.y - f.x * e.y;
+    // A triangle without area has no stretch.
+    if (det < SLIVER * (e.x * e.x + e.y * e.y + f.x * f.x + f.y * f.y)) return;
     area[t] = det / 2;
     inverse.set([f.y / det, -f.x / det, -e.y / det, e.x / det], 4 * t);
     for (const node of nodes) mass[node] = at(mass, node) + det / 6;
@@ -61,7 +65,11 @@ export function clothOf(
     inverseMass: mass.map((m, v) => at(falls, v) / Math.max(m, LEAST_MASS)),
     falls,
     membrane: { triangles, inverse, area },
-    bending: bendingOf(creases.map((crease) => hingeOf(crease, patches, unit))),
+    bending: bendingOf(
+      creases
+        .map((crease) => hingeOf(crease, patches, unit))
+        .filter(({ side, heights }) => heights.every((height) => height > SLIVER * side)),
+    ),
     holding: Int32Array.from(patches, ({ holds }) => (holds ? 1 : 0)),
   };
 }

@@ -29,7 +29,7 @@ export interface Touching {
 /** Nodes nearer than so many thicknesses are watched. */
 const WATCHED = 3;
 /** No step pushes farther apart than this share of a thickness: nothing is shot off. */
-const GENTLE = 0.1;
+const GENTLE = 0.2;
 /** How fabric rubs on fabric: so much of what it is pressed apart by holds it where it is. */
 const RUBS = 0.6;
 

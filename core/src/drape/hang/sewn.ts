@@ -16,6 +16,11 @@ export interface Sewn {
 /** A point of a triangle: the shares of its corners. */
 type Shares = readonly [number, number, number];
 
+const NOWHERE: Point3 = { x: 0, y: 0, z: 0 };
+/** The cosine from which on fabric looks some way; what does not is taken as so much farther off, mm. */
+const LOOKS = 0.3;
+const AVERSE = 40;
+
 /** The shares of the point of a triangle that lies nearest to p, by the regions of its corners, sides and inside. */
 export function nearestOf(a: Point3, b: Point3, c: Point3, p: Point3): Shares {
   const [ab, ac] = [less(b, a), less(c, a)];
@@ -40,6 +45,11 @@ export function nearestOf(a: Point3, b: Point3, c: Point3, p: Point3): Shares {
 }
 
 const less = (p: Point3, q: Point3): Point3 => ({ x: p.x - q.x, y: p.y - q.y, z: p.z - q.z });
+const cross = (e: Point3, f: Point3): Point3 => ({
+  x: e.y * f.z - e.z * f.y,
+  y: e.z * f.x - e.x * f.z,
+  z: e.x * f.y - e.y * f.x,
+});
 const dot = (p: Point3, q: Point3) => p.x * q.x + p.y * q.y + p.z * q.z;
 
 /**
@@ -47,17 +57,23 @@ const dot = (p: Point3, q: Point3) => p.x * q.x + p.y * q.y + p.z * q.z;
  * it, so far outside.
  *
  * @param off how far over the fabric it lies, mm.
+ * @param facing it is sewn onto fabric that looks this way, where there is any: where front and back meet, both are near.
  */
 export function seatOf(
   { patches, start }: Fabric,
   p: Point3,
   off: number,
+  facing: Point3 = NOWHERE,
 ): { readonly triangle: number; readonly shares: Shares; readonly place: Point3 } {
   const corner = (v: number): Point3 => ({
     x: place(start, 3 * v),
     y: place(start, 3 * v + 1),
     z: place(start, 3 * v + 2),
   });
+  const looks = (a: Point3, b: Point3, c: Point3) => {
+    const normal = cross(less(b, a), less(c, a));
+    return dot(normal, facing) >= LOOKS * Math.sqrt(dot(normal, normal) * dot(facing, facing));
+  };
   let best: { triangle: number; shares: Shares; under: Point3; apart: number } | undefined;
   patches.forEach(({ nodes, holds }, triangle) => {
     if (!holds) return;
@@ -70,14 +86,13 @@ export function seatOf(
       z: sa * a.z + sb * b.z + sc * c.z,
     };
     const between = less(p, under);
-    const apart = Math.sqrt(dot(between, between));
+    const apart = Math.sqrt(dot(between, between)) + (looks(a, b, c) ? 0 : AVERSE);
     if (!best || apart < best.apart) best = { triangle, shares, under, apart };
   });
   const onto = best && patches[best.triangle];
   if (!best || !onto) throw new Error('Nothing to sew onto.');
   const [a, b, c] = [corner(onto.nodes[0]), corner(onto.nodes[1]), corner(onto.nodes[2])];
-  const [e, f] = [less(b, a), less(c, a)];
-  const normal = { x: e.y * f.z - e.z * f.y, y: e.z * f.x - e.x * f.z, z: e.x * f.y - e.y * f.x };
+  const normal = cross(less(b, a), less(c, a));
   const long = off / Math.max(1e-12, Math.sqrt(dot(normal, normal)));
   const { triangle, shares, under } = best;
   return {

@@ -134,8 +134,9 @@ export function withStraps(
   const sewn: Sewn[] = [];
   const floor = Math.min(...bag.start.filter((_, k) => k % 3 === 1)) + CLEAR;
   const put = ({ x, y, z }: Point3) => start.push(x, y, z) / 3 - 1;
-  const sew = (p: Point3) => {
-    const { triangle, shares, place } = seatOf(bag, p, thick);
+  const sew = (p: Point3, on: Strap['on']) => {
+    const facing = on === 'sides' ? { x: p.x, y: 0, z: 0 } : { x: 0, y: 0, z: on === 'back' ? -1 : 1 };
+    const { triangle, shares, place } = seatOf(bag, p, thick, facing);
     const node = put(place);
     sewn.push({ node, triangle, shares });
     return node;
@@ -147,7 +148,9 @@ export function withStraps(
     const rows = rowsOf(strap, bowOf(strap, laid(strap)), many, floor).map(
       (places, i): readonly [number, number] => {
         const end = i === 0 || (i === many && !strap.free);
-        const [left, right] = places.map((place) => (end ? sew({ ...place, z: place.z + way }) : put(place)));
+        const [left, right] = places.map((place) =>
+          end ? sew({ ...place, z: place.z + way }, strap.on) : put(place),
+        );
         return [left ?? 0, right ?? 0];
       },
     );

@@ -15,8 +15,9 @@ const LEVEL = 0.85;
 const LAYER = 0.6;
 const FLAP_LAYER = 2.2;
 
-/** A flap lies so many thicknesses higher than pressed, so that it goes over the rim in front and not through it. */
+/** A flap and its root lie so many thicknesses higher than pressed, so that it goes over the rim in front and not through it. */
 const FLAP_RAISED = 4;
+const FLAP_OVER = 0.2;
 
 /** A facet that rises by less than this share of its length lies level. */
 const LEAST_STEEP = 0.05;
@@ -34,16 +35,22 @@ export function fabricOf(mesh: Mesh, thick: number, waist?: Waist): Fabric {
   const { count, triangles, corners, vertices, facets } = mesh;
   const start = new Float64Array(3 * count);
   const shares = new Float64Array(count);
+  const held = new Set(
+    facets.flatMap((facet, t) => (hangs(facet) ? [] : [...triangles.subarray(3 * t, 3 * t + 3)])),
+  );
+  const raised = new Set<number>();
   const patches = facets.map((facet, t): Patch => {
     const normal = unit(outward(facet.motion));
     const off = layerOf(facet) * thick;
-    const raised = facet.face === 'flap' ? FLAP_RAISED * thick : 0;
     const flat = [0, 1, 2].map((k): Point => {
       const { x, y } = vertices[nth(corners, 3 * t + k)] ?? { x: 0, y: 0 };
       const place = move(facet.motion, { x, y });
       const node = nth(triangles, 3 * t + k);
+      if (facet.face === 'flap') raised.add(node);
+      // The root of a flap lies in the layer of what it grows out of.
+      if (hangs(facet) && held.has(node)) return { x, y };
       start[3 * node] = at(start, 3 * node) + place.x + off * normal.x;
-      start[3 * node + 1] = at(start, 3 * node + 1) + place.y + off * normal.y + raised;
+      start[3 * node + 1] = at(start, 3 * node + 1) + place.y + off * normal.y;
       start[3 * node + 2] = at(start, 3 * node + 2) + place.z + off * normal.z;
       shares[node] = at(shares, node) + 1;
       return { x, y };
@@ -57,6 +64,12 @@ export function fabricOf(mesh: Mesh, thick: number, waist?: Waist): Fabric {
     };
   });
   for (let k = 0; k < 3 * count; k++) start[k] = at(start, k) / Math.max(1, at(shares, Math.floor(k / 3)));
+  // Over the highest rim, and between its nodes, too.
+  const high = [...held].reduce((most, node) => Math.max(most, at(start, 3 * node + 1)), -Infinity);
+  const root = [...raised].filter((node) => held.has(node));
+  const low = root.reduce((least, node) => Math.min(least, at(start, 3 * node + 1)), high);
+  const by = high - low + FLAP_RAISED * thick + FLAP_OVER * mesh.spacing;
+  for (const node of raised) start[3 * node + 1] = at(start, 3 * node + 1) + by;
   return { count, patches, creases: creasesOf(mesh, patches), start };
 }
 
