@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import type { BagGraph, Facet, Piece } from '../bag/index.ts';
+import type { BagGraph, Facet, Piece, Strap } from '../bag/index.ts';
 import { insideOf, measure } from '../bag/index.ts';
 import { type Construction, familyOf } from '../families/index.ts';
 import { withFeatures } from '../features/index.ts';
@@ -232,6 +232,35 @@ describe('every bag, in every pose', () => {
   });
 });
 
+describe('an edit while a form is there', () => {
+  const graph = graphOf(boxed);
+  const how = { contents: [], pose: 'stand' } as const;
+  const full = settled(fillBag(graph, { ...how, soft: 0.9 }));
+
+  test('begins from it, and comes to the same as from the pressed bag', () => {
+    const on = fillBag(graph, { ...how, soft: 0.5 }, full.now);
+    expect(on.places()).toEqual(full.places());
+    const anew = settled(fillBag(graph, { ...how, soft: 0.5 }));
+    const [there, fresh] = [shapeOf(settled(on)), shapeOf(anew)];
+    expect(there.volume / fresh.volume).toBeCloseTo(1, 1);
+    expect(there.strain).toBeLessThan(0.03);
+  });
+
+  test('keeps to its size where a gauge was measured anew', () => {
+    const grown = graphOf({ ...boxed, face: { ...squares, rounds: 5, columns: 2, rows: 2 } });
+    const on = fillBag(grown, { ...how, soft: 0.9 }, full.now);
+    const ratio = measure(grown).width / measure(graph).width;
+    // The same mesh: it begins as large against its squares as it was.
+    if (on.mesh.count === full.mesh.count) expect(on.cloth.position).toEqual(full.cloth.position);
+    expect(shapeOf(settled(on)).width / shapeOf(full).width).toBeCloseTo(ratio, 1);
+  });
+
+  test('begins from the pressed bag in another pose, or with other things in it', () => {
+    const lying = fillBag(graph, { ...how, pose: 'lie', soft: 0.9 }, full.now);
+    expect(lying.places()).toEqual(fillBag(graph, { ...how, pose: 'lie', soft: 0.9 }).places());
+  });
+});
+
 describe('what is in it', () => {
   const graph = graphOf(boxed);
   const { width, height } = measure(graph);
@@ -281,6 +310,26 @@ describe('what is in it', () => {
     const filling = settled(fillBag(flat, { contents: [thing], soft: 0.1, pose: 'stand' }));
     expect(shapeOf(filling).depth).toBeGreaterThan(30);
   });
+});
+
+test('straps of any length begin at a place', () => {
+  const graph = graphOf(boxed);
+  const { height, width } = measure(graph);
+  // Parts of a half turn are rounded differently for every number of places along the strap.
+  for (let length = 700; length < 1000; length += 7) {
+    const strap: Strap = {
+      name: 'Strap',
+      from: { x: -width / 2, y: height, z: 0 },
+      to: { x: width / 2, y: height, z: 0 },
+      length,
+      width: 30,
+      on: 'sides',
+      behind: false,
+    };
+    const hung = { ...graph, trim: { straps: [strap] } };
+    const filling = fillBag(hung, { contents: [], soft: 0.8, pose: 'stand' });
+    expect(filling.places().every(Number.isFinite)).toBe(true);
+  }
 });
 
 test('a waist draws the bag in there and nowhere far from it', () => {

@@ -58,12 +58,25 @@ export interface Filling {
   readonly atRest: boolean;
   /** Moves on by one frame of 1/60 s. */
   step(): void;
+  /** What there is of it now, for another filling to begin from. */
+  readonly now: FilledNow;
   /** Places of all vertices of the mesh on the way from the flat net to the pressed bag, for a share of that way. */
   unfolded(share: number): Float32Array;
   /** Places of all nodes, those of the straps last. */
   places(): Float32Array;
   /** Middle and turning of everything in it, in the order of `contents`. */
   bodies(): ReadonlyArray<{ readonly form: Form; readonly at: Vec; readonly turn: Turn }>;
+}
+
+/** A form that is there: an edit that leaves the mesh as it is begins from it. */
+export interface FilledNow {
+  readonly pose: Pose;
+  readonly unit: number;
+  readonly triangles: Int32Array;
+  readonly position: Float64Array;
+  readonly things: readonly Body[];
+  /** How far the mouth is drawn. */
+  readonly drawn: number;
 }
 
 /** Cells along the side of a typical square. */
@@ -113,10 +126,16 @@ export function unitOf(graph: BagGraph): number {
   return Math.max(20, (width + height + depth) / 7);
 }
 
-/** Begins to fill a bag, from how it lies when it is made up and pressed. The same bag always fills the same way. */
+/**
+ * Begins to fill a bag, from how it lies when it is made up and pressed. The same bag always fills the same way.
+ *
+ * @param from a form that is there. Where its mesh and its pose are those of this bag, and the same things are in it,
+ * the filling begins from it: another softness, a cord that is drawn, a gauge that was measured anew.
+ */
 export function fillBag(
   graph: BagGraph,
   { contents, soft, pose, closing, drawn = 0, cells = CELLS }: FillWith,
+  from?: FilledNow,
 ): Filling {
   const unit = unitOf(graph);
   let spacing = unit / cells;
@@ -173,8 +192,14 @@ export function fillBag(
   }));
   const round = wayRound(cloth.position, mouth);
   const unfold = unfolding(graph, mesh, bag.start);
-  let [frame, still] = [0, false];
+  const before =
+    from && isSame(from, { pose, things, triangles: cloth.membrane.triangles }) ? from : undefined;
+  if (before) goOn(before, cloth, things);
+  let [frame, still] = [before ? FILLED : 0, false];
   const lately = cloth.position.slice();
+  const drawnBefore = before?.drawn ?? 0;
+  const drawnAt = (now: number) =>
+    drawnBefore + (drawn - drawnBefore) * Math.min(1, Math.max(0, now - FILLED) / DRAWN);
   const acting = (): Acting => ({
     softness: {
       push: PUSH * soft * Math.min(1, Math.max(0, frame - LAID) / (FILLED - LAID)),
@@ -190,10 +215,7 @@ export function fillBag(
     pins,
     ties: frame > FILLED ? ties : [],
     // It is drawn bit by bit; what is gathered on it takes its room.
-    cord:
-      drawn > 0 && frame > FILLED
-        ? round * (1 - drawn * (1 - BUNCHED) * Math.min(1, (frame - FILLED) / DRAWN))
-        : undefined,
+    cord: drawn > 0 && frame > FILLED ? round * (1 - drawnAt(frame) * (1 - BUNCHED)) : undefined,
   });
   return {
     mesh,
@@ -215,7 +237,7 @@ export function fillBag(
     step() {
       inside.forEach(({ form }, i) => {
         const thing = things[i];
-        if (thing) thing.form = grown(form, Math.min(1, frame / GROWN), unit);
+        if (thing) thing.form = grown(form, before ? 1 : Math.min(1, frame / GROWN), unit);
       });
       stepFrame(world, acting());
       frame++;
@@ -224,6 +246,11 @@ export function fillBag(
       const moved = farthest(cloth.position, lately) * unit;
       still = frame > CALM + (drawn > 0 ? FILLED + DRAWN : GROWN) && moved < STILL;
       lately.set(cloth.position);
+    },
+    get now() {
+      const { triangles } = cloth.membrane;
+      const position = cloth.position.slice();
+      return { pose, unit, triangles, position, things, drawn: drawnAt(frame) };
     },
     unfolded: (share) => onTable(unfold(share), put.place),
     places: () => Float32Array.from(cloth.position, (value) => value * unit),
@@ -234,6 +261,31 @@ export function fillBag(
         turn,
       })),
   };
+}
+
+/** Whether a form is one of the same mesh, in the same pose, with the same things in it. */
+const isSame = (
+  from: FilledNow,
+  { pose, things, triangles }: Pick<FilledNow, 'pose' | 'things' | 'triangles'>,
+): boolean =>
+  from.pose === pose &&
+  from.triangles.length === triangles.length &&
+  from.triangles.every((node, k) => node === triangles[k]) &&
+  from.things.length === things.length &&
+  from.things.every(({ id }, k) => id === things[k]?.id);
+
+/** Puts fabric and things where they were. */
+function goOn(from: FilledNow, { position, unit }: Cloth, things: readonly Body[]): void {
+  const by = from.unit / unit;
+  from.position.forEach((value, i) => {
+    position[i] = value * by;
+  });
+  from.things.forEach(({ at: [x, y, z], turn }, k) => {
+    const thing = things[k];
+    if (!thing) return;
+    thing.at = [x * by, y * by, z * by];
+    thing.turn = turn;
+  });
 }
 
 /** Puts places into the pose, and above the table. */

@@ -1,6 +1,6 @@
 import type { FilledShape, Plan, Settings } from '@fennot/core';
 import { proxy, type Remote, wrap } from 'comlink';
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Filler, FillFrame, FillHow, FillStart } from '../workers/fill.worker.ts';
 
 /** A bag being filled, or filled: what is drawn, the frames so far, and in the end what it measures. */
@@ -15,25 +15,21 @@ export interface FillState {
 /** Quiet time after an edit before the bag is filled anew, ms. */
 const PAUSE = 150;
 
-/** Fills the bag in a worker; a changed plan, or another way to fill it, ends the old filling and begins another. */
+/**
+ * Fills the bag in a worker; a changed plan, or another way to fill it, ends the old filling and begins another, from the
+ * form that is there where it can.
+ */
 export function useFilling(
   plan: Plan,
   hand: Settings['hand'],
   { pose, soft, closed, drawn = 0 }: FillHow,
 ): FillState | { readonly failed: string } | undefined {
   const [state, setState] = useState<ReturnType<typeof useFilling>>(undefined);
+  // One worker as long as the bag is looked at: it knows the form that is there.
+  const filler = useFiller(setState);
   useEffect(() => {
-    let worker: Worker | undefined;
-    // Held as long as the filling lasts: a remote that is collected drops its answers.
-    let filler: Remote<Filler> | undefined;
     let wanted = true;
     const timer = setTimeout(() => {
-      worker = new Worker(new URL('../workers/fill.worker.ts', import.meta.url), { type: 'module' });
-      // A worker that cannot be loaded says nothing of itself but this.
-      worker.onerror = () => {
-        if (wanted) setState({ failed: 'What fills it could not be loaded. Is the Fennot server there?' });
-      };
-      filler = wrap<Filler>(worker);
       const frames: FillFrame[] = [];
       let begun: FillStart | undefined;
       // The answer may overtake the last frame, which comes another way: neither may undo the other.
@@ -51,22 +47,47 @@ export function useFilling(
         // Before it is filled it is put together: that is there to be scrubbed back to.
         frames.unshift(...start.unfolding);
       });
-      filler.fill(plan.document, hand, { pose, soft, closed, drawn }, onStart, onFrames).then(
-        (measured) => {
-          shape = measured;
-          tell();
-        },
-        (error: unknown) => {
-          if (wanted) setState({ failed: error instanceof Error ? error.message : 'The worker ended.' });
-        },
-      );
+      filler()
+        .fill(plan.document, hand, { pose, soft, closed, drawn }, onStart, onFrames)
+        .then(
+          (measured) => {
+            shape = measured;
+            tell();
+          },
+          (error: unknown) => {
+            if (wanted) setState({ failed: error instanceof Error ? error.message : 'The worker ended.' });
+          },
+        );
     }, PAUSE);
     return () => {
       wanted = false;
       clearTimeout(timer);
-      worker?.terminate();
-      filler = undefined;
     };
-  }, [plan, hand, pose, soft, closed, drawn]);
+  }, [plan, hand, pose, soft, closed, drawn, filler]);
   return state;
+}
+
+/** The worker that fills, begun when it is first asked for; a failed one is begun anew the next time. */
+function useFiller(failed: (why: { readonly failed: string }) => void): () => Remote<Filler> {
+  // The remote is held as long as the worker: one that is collected drops its answers.
+  const held = useRef<{ readonly worker: Worker; readonly filler: Remote<Filler> } | undefined>(undefined);
+  useEffect(
+    () => () => {
+      held.current?.worker.terminate();
+      held.current = undefined;
+    },
+    [],
+  );
+  return useCallback(() => {
+    if (held.current) return held.current.filler;
+    const worker = new Worker(new URL('../workers/fill.worker.ts', import.meta.url), { type: 'module' });
+    // A worker that cannot be loaded says nothing of itself but this.
+    worker.onerror = () => {
+      if (held.current?.worker !== worker) return;
+      held.current = undefined;
+      failed({ failed: 'What fills it could not be loaded. Is the Fennot server there?' });
+    };
+    held.current = { worker, filler: wrap<Filler>(worker) };
+    return held.current.filler;
+  }, [failed]);
 }

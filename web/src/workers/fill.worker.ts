@@ -160,19 +160,27 @@ function frameOf(filling: Filling, nodes: Int32Array): FillFrame {
   return { places, bodies: Float32Array.from(bodies) };
 }
 
+/** What is being filled now, and for which hand: the next begins from it where it can, and ends it. */
+let current: { readonly filling: Filling; readonly hand: Settings['hand'] } | undefined;
+
 const filler = {
-  /** Fills a bag, handing over what is drawn, then frame after frame, then what it measures. */
+  /**
+   * Fills a bag, handing over what is drawn, then frame after frame, then what it measures; nothing where another has
+   * been asked for since.
+   */
   async fill(
     document: BagDocument,
     hand: Settings['hand'],
     how: FillHow,
     onStart: (start: FillStart) => void,
     onFrames: OnFrames,
-  ): Promise<FilledShape> {
+  ): Promise<FilledShape | undefined> {
     const { graph: own, contents, closure } = planOf(document);
     const { closed, ...rest } = how;
     const closing = closed ? closingOf(closure) : undefined;
-    const filling = fillBag(hand === 'left' ? mirrored(own) : own, { ...rest, contents, closing });
+    const from = current?.hand === hand ? current.filling.now : undefined;
+    const filling = fillBag(hand === 'left' ? mirrored(own) : own, { ...rest, contents, closing }, from);
+    current = { filling, hand };
     const { start, nodes } = drawingOf(filling);
     onStart(start);
     let held: FillFrame[] = [];
@@ -198,6 +206,7 @@ const filler = {
       show();
       // Lets messages through: that something has been drawn, or that this fill is no longer wanted.
       await new Promise((next) => setTimeout(next));
+      if (current?.filling !== filling) return undefined;
     }
     keep();
     drawing = false;

@@ -68,17 +68,19 @@ function laidPath(strap: Strap, { out, lies }: Bow, many: number, clear: Point3,
   const { from, to, length } = strap;
   const bowed = (rise: number): Point3[] =>
     Array.from({ length: FINE * many + 1 }, (_, i) => {
-      const angle = (Math.PI * i) / (FINE * many);
+      const angle = Math.PI * (i / (FINE * many));
+      // At its very end the sine of a rounded angle may be below zero, which has no root.
+      const sine = Math.max(0, Math.sin(angle));
       const flat = lies === 'flat';
       const t = flat ? angle / Math.PI : (1 - Math.cos(angle)) / 2;
-      const bow = rise * Math.sin(angle) ** (flat ? 2 : 1);
-      const off = flat ? 1 : Math.sin(angle) ** 0.5;
+      const bow = rise * sine ** (flat ? 2 : 1);
+      const off = flat ? 1 : sine ** 0.5;
       const y = from.y + (to.y - from.y) * t + bow * out.y;
       // What would hang lower than the table lies on it.
       const below = flat ? 0 : Math.max(0, floor - y);
       return {
         x: from.x + (to.x - from.x) * t + bow * out.x + clear.x * off * Math.cos(angle),
-        y: y + below + (out.y < 0 ? HUMP * off * (1 - Math.sin(angle)) : 0),
+        y: y + below + (out.y < 0 ? HUMP * off * (1 - sine) : 0),
         z: from.z + (to.z - from.z) * t + bow * out.z + clear.z * off + below * Math.sign(out.z),
       };
     });
