@@ -1,15 +1,4 @@
-import {
-  type BagDocument,
-  type FilledShape,
-  type Filling,
-  fillBag,
-  measure,
-  POSES,
-  planOf,
-  shapeOf,
-  usualFilling,
-  usualPose,
-} from '@fennot/core';
+import { type BagDocument, type FillWith, measure, POSES, planOf, shapeOf, usualPose } from '@fennot/core';
 import { crossings } from '../core/src/drape/crossings.ts';
 import { FILLED_CHECKS, filledBag, likelyBags } from '../core/src/testing/filled.ts';
 import { demoBags } from '../server/src/demo/index.ts';
@@ -42,17 +31,9 @@ function likely(many: number, seed: number): void {
     console.log(`${name.padEnd(26)} ${bags - not} of ${bags}: ${how}`);
 }
 
-interface Filled {
-  readonly filling: Filling;
-  readonly shape: FilledShape;
-  readonly seconds: number;
-}
-
-function fill(document: BagDocument, pose: Filling['pose'], cells?: number): Filled {
-  const { graph, contents } = planOf(document);
-  const filling = fillBag(graph, { ...usualFilling(graph, contents), pose, ...(cells && { cells }) });
+function fill(document: BagDocument, how: Partial<FillWith>) {
   const start = performance.now();
-  while (!filling.settled) filling.step();
+  const { filling } = filledBag(planOf(document), how);
   return { filling, shape: shapeOf(filling), seconds: (performance.now() - start) / 1000 };
 }
 
@@ -68,10 +49,10 @@ function table(wanted: string): void {
     const { graph } = planOf(document);
     const pressed = measure(graph);
     for (const pose of POSES) {
-      const { filling, shape, seconds } = fill(document, pose);
+      const { filling, shape, seconds } = fill(document, { pose });
       const { cloth, frame, atRest } = filling;
       const usual = pose === usualPose(graph);
-      const finer = usual ? fill(document, pose, 8).shape.volume / shape.volume - 1 : undefined;
+      const finer = usual ? fill(document, { pose, cells: 8 }).shape.volume / shape.volume - 1 : undefined;
       const through = crossings(cloth.position, cloth.membrane.triangles, 1 / 6).length;
       const cells = [
         document.name,

@@ -1,11 +1,10 @@
-import { type BagGraph, insideOf, levelCuts, measure, waistOf } from '../bag/index.ts';
+import { type BagGraph, measure, waistOf } from '../bag/index.ts';
 import type { ContentFit } from '../fit/index.ts';
-import { groupBy, UnionFind } from '../geometry/index.ts';
 import type { Body, Form, Turn, Vec } from './body/body.ts';
+import { bodyOf, grown, scaled } from './body/growing.ts';
 import { halfOf, type LeftOut, type Packed, packed } from './body/packing.ts';
-import { at } from './cloth/at.ts';
 import { type Cloth, clothOf } from './cloth/cloth.ts';
-import type { Fabric } from './cloth/fabric.ts';
+import { THICK } from './cloth/fabric.ts';
 import { touchingOf } from './contact/touching.ts';
 import { type Closing, tiesOf } from './hang/closing.ts';
 import { wayRound } from './hang/pull.ts';
@@ -13,18 +12,12 @@ import { type StrapNodes, withStraps } from './hang/strap-fabric.ts';
 import { type Mesh, meshOf } from './mesh/mesh.ts';
 import { fabricOf } from './mesh/mesh-fabric.ts';
 import { mouthOf } from './mesh/rim-loops.ts';
+import { flapsOf, partsOf, pinsOf } from './parts.ts';
+import { onTable, placing } from './placing.ts';
 import { carriersOf, laidOf, type Pose, usualPose } from './pose.ts';
+import { roomOf } from './room.ts';
 import { unfolding } from './unfold.ts';
-import {
-  type Acting,
-  farthest,
-  type Parts,
-  type Pin,
-  stepFrame,
-  stopAtPeaks,
-  type World,
-  worldOf,
-} from './world.ts';
+import { type Acting, farthest, stepFrame, stopAtPeaks, type World, worldOf } from './world.ts';
 
 /** What a bag is filled with, and how it is put. */
 export interface FillWith {
@@ -74,6 +67,8 @@ export interface FilledNow {
   readonly unit: number;
   readonly triangles: Int32Array;
   readonly position: Float64Array;
+  /** What is in it, and where each of them is. */
+  readonly contents: readonly Packed[];
   readonly things: readonly Body[];
   /** How far the mouth is drawn. */
   readonly drawn: number;
@@ -83,8 +78,6 @@ export interface FilledNow {
 const CELLS = 6;
 /** Beyond this many nodes the mesh is made coarser. */
 const MOST_NODES = 2400;
-/** Thickness of crocheted fabric, mm. */
-const THICK = 3;
 /** How hard a full bag is pushed at its bottom, and what share of that is felt at its top. */
 const PUSH = 8;
 const EVEN = 0.35;
@@ -113,12 +106,6 @@ const AIR = 6;
 const TIRED_HANGING = 160;
 /** Frames after which it is enough. */
 const LONGEST = 320;
-/** A hung bag hangs so far above the table, mm. */
-const ABOVE = 50;
-/** Things begin so thin, mm, and grow to their thickness. */
-const THIN = 2;
-/** What a thing of its size weighs, against soft filling. */
-const HEAVY = 3;
 
 /** The length, mm, that the solver counts as 1: a square of a bag three across. */
 export function unitOf(graph: BagGraph): number {
@@ -130,7 +117,7 @@ export function unitOf(graph: BagGraph): number {
  * Begins to fill a bag, from how it lies when it is made up and pressed. The same bag always fills the same way.
  *
  * @param from a form that is there. Where its mesh and its pose are those of this bag, and the same things are in it,
- * the filling begins from it: another softness, a cord that is drawn, a gauge that was measured anew.
+ * the filling begins from it: another softness, a cord that is drawn, what closes it.
  */
 export function fillBag(
   graph: BagGraph,
@@ -161,6 +148,7 @@ export function fillBag(
   const parts = partsOf(bag, straps);
   const [, ...hanging] = parts;
   const loose = hanging.filter((part) => !part.some((v) => carriers.includes(v)));
+  const { flaps, roots } = flapsOf(mesh);
   const cloth = clothOf({ ...fabric, start: put.nodes }, unit, loose.flat());
   const things = inside.map((thing) => bodyOf(thing, put.place, put.turn, unit));
   const world = worldOf(
@@ -169,21 +157,14 @@ export function fillBag(
       touching: touchingOf(cloth.count, cloth.membrane.triangles, sewn, THICK / unit, spacing / unit),
       sewn,
       mouth,
-      flaps: flapsOf(mesh),
+      flaps,
       bodies: things,
       spacing: spacing / unit,
       parts,
     },
     carriers,
   );
-  // The root of a flap is laid higher than it hangs.
-  const roots = new Set(mesh.facets.flatMap(({ face }, t) => (face === 'flap' ? own(mesh, t) : [])));
-  const rim = mouth.filter((v) => !roots.has(v)).map((v) => at(cloth.position, 3 * v + 1));
-  const top = roots.size > 0 ? Math.max(...rim) : Infinity;
-  const pins = carriers.map((node): Pin => {
-    const [x = 0, y = 0, z = 0] = cloth.position.subarray(3 * node, 3 * node + 3);
-    return { node, at: [x, roots.has(node) ? Math.min(y, top) : y, z] };
-  });
+  const pins = pinsOf(carriers, cloth.position, mouth, roots);
   const mass = cloth.membrane.area.reduce((sum, own) => sum + own, 0);
   const wayAround = mouth.length * (spacing / unit);
   const ties = (closing ? tiesOf(closing, graph, mesh, mouth, bag.start) : []).map((tie) => ({
@@ -193,7 +174,9 @@ export function fillBag(
   const round = wayRound(cloth.position, mouth);
   const unfold = unfolding(graph, mesh, bag.start);
   const before =
-    from && isSame(from, { pose, things, triangles: cloth.membrane.triangles }) ? from : undefined;
+    from && isSame(from, { pose, unit, contents: inside, triangles: cloth.membrane.triangles })
+      ? from
+      : undefined;
   if (before) goOn(before, cloth, things);
   let [frame, still] = [before ? FILLED : 0, false];
   const lately = cloth.position.slice();
@@ -250,7 +233,7 @@ export function fillBag(
     get now() {
       const { triangles } = cloth.membrane;
       const position = cloth.position.slice();
-      return { pose, unit, triangles, position, things, drawn: drawnAt(frame) };
+      return { pose, unit, triangles, position, contents: inside, things, drawn: drawnAt(frame) };
     },
     unfolded: (share) => onTable(unfold(share), put.place),
     places: () => Float32Array.from(cloth.position, (value) => value * unit),
@@ -266,63 +249,28 @@ export function fillBag(
 /** Whether a form is one of the same mesh, in the same pose, with the same things in it. */
 const isSame = (
   from: FilledNow,
-  { pose, things, triangles }: Pick<FilledNow, 'pose' | 'things' | 'triangles'>,
+  { pose, unit, contents, triangles }: Omit<FilledNow, 'position' | 'things' | 'drawn'>,
 ): boolean =>
   from.pose === pose &&
+  from.unit === unit &&
   from.triangles.length === triangles.length &&
   from.triangles.every((node, k) => node === triangles[k]) &&
-  from.things.length === things.length &&
-  from.things.every(({ id }, k) => id === things[k]?.id);
+  from.contents.length === contents.length &&
+  from.contents.every(({ content, form }, k) => {
+    const now = contents[k];
+    return (
+      content.id === now?.content.id && halfOf(form).every((half, axis) => half === halfOf(now.form)[axis])
+    );
+  });
 
 /** Puts fabric and things where they were. */
-function goOn(from: FilledNow, { position, unit }: Cloth, things: readonly Body[]): void {
-  const by = from.unit / unit;
-  from.position.forEach((value, i) => {
-    position[i] = value * by;
+function goOn(from: FilledNow, { position }: Cloth, things: readonly Body[]): void {
+  position.set(from.position);
+  things.forEach((thing, k) => {
+    const { at, turn } = from.things[k] ?? thing;
+    thing.at = [...at];
+    thing.turn = [...turn];
   });
-  from.things.forEach(({ at: [x, y, z], turn }, k) => {
-    const thing = things[k];
-    if (!thing) return;
-    thing.at = [x * by, y * by, z * by];
-    thing.turn = turn;
-  });
-}
-
-/** Puts places into the pose, and above the table. */
-function onTable(places: Float32Array, place: (p: Vec) => Vec): Float32Array {
-  let low = Infinity;
-  for (let k = 0; k < places.length; k += 3) {
-    const put = place([places[k] ?? 0, places[k + 1] ?? 0, places[k + 2] ?? 0]);
-    places.set(put, k);
-    low = Math.min(low, put[1]);
-  }
-  if (low < 0) for (let k = 1; k < places.length; k += 3) places[k] = (places[k] ?? 0) - low;
-  return places;
-}
-
-/** The nodes of the bag itself, then those of every flap and handle that hangs on it, and of every strap. */
-function partsOf({ patches, count }: Fabric, straps: readonly StrapNodes[]): Parts {
-  const body = new Set(patches.flatMap(({ nodes, holds }) => (holds ? nodes : [])));
-  const joined = new UnionFind();
-  for (let v = 0; v < count; v++) joined.add();
-  for (const { nodes, holds } of patches) {
-    const [a, ...own] = holds ? [] : nodes.filter((v) => !body.has(v));
-    for (const b of own) joined.join(a ?? b, b);
-  }
-  const hanging = Array.from({ length: count }, (_, v) => v).filter((v) => !body.has(v));
-  const flaps = groupBy(hanging, (v) => joined.find(v));
-  return [[...body], ...flaps.values(), ...straps.map(({ rows }) => rows.flat())];
-}
-
-/** The nodes of a triangle. */
-const own = ({ triangles }: Pick<Mesh, 'triangles'>, t: number) => [...triangles.subarray(3 * t, 3 * t + 3)];
-
-/** The nodes of flaps, but for those at their roots. */
-function flapsOf({ facets, triangles }: Mesh): number[] {
-  const on = (wanted: (face: string) => boolean) =>
-    new Set(facets.flatMap(({ face }, t) => (wanted(face) ? own({ triangles }, t) : [])));
-  const others = on((face) => face !== 'flap');
-  return [...on((face) => face === 'flap')].filter((v) => !others.has(v));
 }
 
 /** The usual way to fill a bag: in its own pose, with what it must hold, and soft things besides. */
@@ -331,93 +279,3 @@ export const usualFilling = (graph: BagGraph, contents: readonly ContentFit[]): 
   soft: contents.some(({ fits }) => fits) ? 0.4 : 0.8,
   pose: usualPose(graph),
 });
-
-function roomOf(graph: BagGraph) {
-  const { height, girth } = insideOf(graph);
-  const widths = Array.from({ length: 41 }, (_, k) => {
-    const y = (height * (k + 0.382)) / 41;
-    const xs = levelCuts(graph, y).flatMap(({ from, to }) => [from.x, to.x]);
-    return { y, wide: xs.length === 0 ? 0 : Math.max(...xs) - Math.min(...xs) };
-  });
-  return {
-    height,
-    girth,
-    widthBetween: (low: number, high: number) =>
-      Math.min(Infinity, ...widths.flatMap(({ y, wide }) => (y >= low && y <= high ? [wide] : []))),
-  };
-}
-
-/**
- * Puts the pressed bag into its pose: upright, hung above the table, or on its back. Only straps that it lies on raise
- * it; others lie no lower than the table, and a flap that is longer than the bag goes on along the table in front.
- */
-function placing(start: Float64Array, bag: Fabric, pose: Pose, straps: readonly StrapNodes[]) {
-  const lies = pose === 'lie';
-  const laid = (x: number, y: number, z: number): Vec => (lies ? [x, z, -y] : [x, y, z]);
-  const nodes = new Float64Array(start.length);
-  for (let k = 0; k < start.length; k += 3)
-    nodes.set(laid(at(start, k), at(start, k + 1), at(start, k + 2)), k);
-  const carrying = bag.patches.flatMap(({ nodes: own, holds }) => (holds ? own : []));
-  const under = lies ? straps.flatMap(({ strap, rows }) => (strap.on === 'back' ? rows.flat() : [])) : [];
-  const low = [...carrying, ...under].reduce((least, v) => Math.min(least, at(nodes, 3 * v + 1)), Infinity);
-  const rise = (pose === 'hang' ? ABOVE : THICK / 2) - low;
-  for (let k = 1; k < nodes.length; k += 3) {
-    const y = at(nodes, k) + rise;
-    const below = pose === 'hang' ? 0 : Math.max(0, THICK / 2 - y);
-    nodes[k] = y + below;
-    if (pose === 'stand' && k < 3 * bag.count) nodes[k + 1] = at(nodes, k + 1) + below;
-  }
-  const half = Math.SQRT1_2;
-  const turn: Turn = lies ? [-half, 0, 0, half] : [0, 0, 0, 1];
-  return {
-    nodes,
-    turn,
-    place: ([x, y, z]: Vec): Vec => {
-      const [a, b, c] = laid(x, y, z);
-      return [a, b + rise, c];
-    },
-  };
-}
-
-const scaled = (form: Form, by: number): Form =>
-  form.is === 'box'
-    ? { is: 'box', half: [form.half[0] * by, form.half[1] * by, form.half[2] * by] }
-    : { ...form, radius: form.radius * by, half: form.half * by };
-
-/** A form that has grown to a share of its thickness from front to back, in units. */
-function grown(form: Form, share: number, unit: number): Form {
-  const thin = (full: number) => THIN / 2 + (full - THIN / 2) * share;
-  const now: Form =
-    form.is === 'box'
-      ? { is: 'box', half: [form.half[0], form.half[1], thin(form.half[2])] }
-      : form.axis === 2
-        ? { ...form, half: thin(form.half) }
-        : { ...form, radius: thin(form.radius) };
-  return scaled(now, 1 / unit);
-}
-
-function bodyOf(
-  { content, form, at: middle }: Packed,
-  place: (p: Vec) => Vec,
-  turn: Turn,
-  unit: number,
-): Body {
-  const [x, y, z] = place(middle);
-  const [a, b, c] = halfOf(form).map((half) => (2 * half) / unit);
-  if (a === undefined || b === undefined || c === undefined) throw new Error('A thing without size.');
-  const mass = HEAVY * a * b * c;
-  // As a box of its extents: what turns it need not be exact, it only comes to rest.
-  const inertia = (p: number, q: number) => 12 / (mass * (p * p + q * q));
-  return {
-    id: content.id,
-    form: grown(form, 0, unit),
-    at: [x / unit, y / unit, z / unit],
-    turn,
-    speed: [0, 0, 0],
-    spin: [0, 0, 0],
-    inverseMass: 1 / mass,
-    inverseInertia: [inertia(b, c), inertia(a, c), inertia(a, b)],
-    wasAt: [0, 0, 0],
-    wasTurned: turn,
-  };
-}

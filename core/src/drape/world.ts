@@ -57,7 +57,7 @@ export interface World {
   /** Nodes of flaps, which lie over the mouth. */
   readonly flaps: readonly number[];
   readonly bodies: readonly Body[];
-  /** The fabric that carries most: round what the bag hangs by, and round the ends of straps. */
+  /** The fabric that carries most where the bag hangs: round what it hangs by, and round the ends of straps. */
   readonly loaded: Membrane;
   /** Wanted distance of nodes. */
   readonly spacing: number;

@@ -84,6 +84,7 @@ function useFiller(failed: (why: { readonly failed: string }) => void): () => Re
     // A worker that cannot be loaded says nothing of itself but this.
     worker.onerror = () => {
       if (held.current?.worker !== worker) return;
+      worker.terminate();
       held.current = undefined;
       failed({ failed: 'What fills it could not be loaded. Is the Fennot server there?' });
     };

@@ -1,27 +1,10 @@
 import { describe, expect, test } from 'vitest';
+import { oneTriangle as one } from '../../testing/one-triangle.ts';
 import { straighten } from './bending.ts';
 import { clothOf } from './cloth.ts';
 import type { Crease, Fabric, Patch } from './fabric.ts';
 import { keepStretch } from './membrane.ts';
 import { inflate } from './pressure.ts';
-
-/** One right-angled triangle with sides of 100 mm, lying flat where it is drawn. */
-const one: Fabric = {
-  count: 3,
-  patches: [
-    {
-      nodes: [0, 1, 2],
-      flat: [
-        { x: 0, y: 0 },
-        { x: 100, y: 0 },
-        { x: 0, y: 100 },
-      ],
-      holds: true,
-    },
-  ],
-  creases: [],
-  start: Float64Array.of(0, 0, 0, 100, 0, 0, 0, 100, 0),
-};
 
 describe('a single triangle', () => {
   test('at its own size it is left alone, wherever it lies', () => {

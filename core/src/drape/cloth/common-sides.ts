@@ -28,3 +28,18 @@ export function commonSides(
   }
   return found;
 }
+
+/**
+ * The sides that only one triangle has, in the direction of that triangle, each as its two nodes.
+ *
+ * @param triangles nodes of every triangle, three numbers each.
+ */
+export function openSides(triangles: Int32Array): Array<readonly [number, number]> {
+  const once = new Map<string, readonly [number, number]>();
+  for (let t = 0; t < triangles.length; t += 3)
+    for (let k = 0; k < 3; k++) {
+      const [a, b] = [triangles[t + k] ?? 0, triangles[t + ((k + 1) % 3)] ?? 0];
+      if (!once.delete(`${b}/${a}`)) once.set(`${a}/${b}`, [a, b]);
+    }
+  return [...once.values()];
+}

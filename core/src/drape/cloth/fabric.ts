@@ -1,6 +1,9 @@
 import type { Point } from '../../geometry/index.ts';
 import type { Side } from './common-sides.ts';
 
+/** Thickness of crocheted fabric, mm. */
+export const THICK = 3;
+
 /** A triangle of fabric: its nodes, and its corners as they lie flat, mm. */
 export interface Patch {
   readonly nodes: readonly [number, number, number];

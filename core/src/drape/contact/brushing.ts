@@ -1,3 +1,4 @@
+import { openSides } from '../cloth/common-sides.ts';
 import { isNear, type Near } from './near.ts';
 
 // Every index asked for is in its list. Here and not shared: so it is compiled into the loops.
@@ -32,15 +33,12 @@ const BEYOND = 0.4;
 const GENTLE = 0.1;
 
 /** @param triangles nodes of every triangle, three numbers each. */
-export function brushingOf(triangles: Int32Array, near: Near, thick: number): Brushing {
-  const once = new Map<string, readonly [number, number]>();
-  for (let t = 0; t < triangles.length; t += 3)
-    for (let k = 0; k < 3; k++) {
-      const [a, b] = [nth(triangles, t + k), nth(triangles, t + ((k + 1) % 3))];
-      if (!once.delete(`${b}/${a}`)) once.set(`${a}/${b}`, [a, b]);
-    }
-  return { near, sides: Int32Array.from([...once.values()].flat()), thick, pairs: [] };
-}
+export const brushingOf = (triangles: Int32Array, near: Near, thick: number): Brushing => ({
+  near,
+  sides: Int32Array.from(openSides(triangles).flat()),
+  thick,
+  pairs: [],
+});
 
 /** How two borders lie to one another: shares along either where they are nearest, the way across, and how far apart. */
 interface Crossing {

@@ -194,7 +194,7 @@ test('what lies over the mouth does not fall in; what lies beside it does', () =
     const lid = lidOf(p, mouth, [4, 5]);
     expect(lid.over).toEqual([4]);
     // The way out follows from the way round: up for the one, down for the other.
-    expect(lid.out[1]).toBeCloseTo(mouth[0] === 0 ? 1 : -1, 12);
+    expect(lid.out.y).toBeCloseTo(mouth[0] === 0 ? 1 : -1, 12);
     for (let k = 0; k < 10; k++) holdUp(p, lid, 0.02);
     if (mouth[0] === 0) expect(p[13]).toBeCloseTo(0.02, 12);
     expect(p[16]).toBe(-0.01);

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import type { Point3 } from '../../geometry/index.ts';
-import type { Fabric } from '../cloth/fabric.ts';
+import { oneTriangle as sheet } from '../../testing/one-triangle.ts';
 import { holdSewn, nearestOf, seatOf } from './sewn.ts';
 
 const [a, b, c]: [Point3, Point3, Point3] = [
@@ -29,23 +29,6 @@ test('no point of a triangle lies nearer than the one that was found', () => {
     }),
   );
 });
-
-const sheet: Fabric = {
-  count: 3,
-  patches: [
-    {
-      nodes: [0, 1, 2],
-      flat: [
-        { x: 0, y: 0 },
-        { x: 100, y: 0 },
-        { x: 0, y: 100 },
-      ],
-      holds: true,
-    },
-  ],
-  creases: [],
-  start: Float64Array.of(0, 0, 0, 100, 0, 0, 0, 100, 0),
-};
 
 test('what is sewn on sits on the outside, over the nearest place', () => {
   const { triangle, place } = seatOf(sheet, { x: 20, y: 30, z: -7 }, 3);

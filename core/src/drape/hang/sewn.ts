@@ -1,4 +1,4 @@
-import type { Point3 } from '../../geometry/index.ts';
+import { cross, dot, type Point3 } from '../../geometry/index.ts';
 import { at as place } from '../cloth/at.ts';
 import type { Fabric } from '../cloth/fabric.ts';
 
@@ -45,13 +45,6 @@ export function nearestOf(a: Point3, b: Point3, c: Point3, p: Point3): Shares {
 }
 
 const less = (p: Point3, q: Point3): Point3 => ({ x: p.x - q.x, y: p.y - q.y, z: p.z - q.z });
-const cross = (e: Point3, f: Point3): Point3 => ({
-  x: e.y * f.z - e.z * f.y,
-  y: e.z * f.x - e.x * f.z,
-  z: e.x * f.y - e.y * f.x,
-});
-const dot = (p: Point3, q: Point3) => p.x * q.x + p.y * q.y + p.z * q.z;
-
 /**
  * Where on the bag something is sewn that is meant to lie at a place: the nearest point of what holds, and the place over
  * it, so far outside.

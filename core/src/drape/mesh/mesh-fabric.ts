@@ -15,7 +15,7 @@ const LEVEL = 0.85;
 const LAYER = 0.6;
 const FLAP_LAYER = 2.2;
 
-/** A flap and its root lie so many thicknesses higher than pressed, so that it goes over the rim in front and not through it. */
+/** A flap and its root begin so many thicknesses, and so much of the distance of nodes, over the highest rim. */
 const FLAP_RAISED = 4;
 const FLAP_OVER = 0.2;
 

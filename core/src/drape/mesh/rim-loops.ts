@@ -1,19 +1,13 @@
+import { openSides } from '../cloth/common-sides.ts';
+
 /**
  * The loops of sides that only one triangle has, in the direction of their triangles, each as the nodes along it.
  *
  * @param triangles nodes of every triangle, three numbers each.
  */
 export function rimLoops(triangles: Int32Array): number[][] {
-  const once = new Map<string, readonly [number, number]>();
-  for (let t = 0; t < triangles.length; t += 3) {
-    for (let k = 0; k < 3; k++) {
-      const [a, b] = [triangles[t + k] ?? 0, triangles[t + ((k + 1) % 3)] ?? 0];
-      const back = `${b}/${a}`;
-      if (!once.delete(back)) once.set(`${a}/${b}`, [a, b]);
-    }
-  }
   const next = new Map<number, number[]>();
-  for (const [a, b] of once.values()) next.set(a, [...(next.get(a) ?? []), b]);
+  for (const [a, b] of openSides(triangles)) next.set(a, [...(next.get(a) ?? []), b]);
   const loops: number[][] = [];
   for (const start of next.keys()) {
     const loop: number[] = [];
