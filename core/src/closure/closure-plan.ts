@@ -1,7 +1,7 @@
 import { type BagGraph, flapReach, measure } from '../bag/index.ts';
 import type { BagDocument, Closure } from '../document/index.ts';
 import { type EdgeCount, type FlapTip, faceStitches } from '../edging/index.ts';
-import { placeContents, sizeTable } from '../fit/index.ts';
+import { type ContentFit, packed, roomOf, sizeTable } from '../fit/index.ts';
 import { evenPlaces, holePlaces, holeSkip, loopChains, zipFor } from './closures.ts';
 
 /** Places along the first edge round of both faces, each after so many stitches counted from either side. */
@@ -59,15 +59,11 @@ export type ClosurePlan =
 const FILLED = 0.25;
 
 /** How far apart the rims of the full bag are. */
-function overFull({ brief }: BagDocument, graph: BagGraph, closure: Closure): Over {
+function overFull(graph: BagGraph, contents: readonly ContentFit[], closure: Closure): Over {
   const own = closure.of === 'button' || closure.of === 'toggle' ? closure.over : undefined;
   if (own !== undefined) return { length: own, from: 'maker' };
   const { width, depth } = measure(graph);
-  const held = placeContents(brief.contents ?? [], width).map(({ at, size }) => [
-    at.z - size.z / 2,
-    at.z + size.z / 2,
-  ]);
-  const thick = held.length > 0 ? Math.max(...held.flat()) - Math.min(...held.flat()) : 0;
+  const thick = contents.length > 0 ? packed(contents, roomOf(graph)).thick : 0;
   if (thick > depth) return { length: thick, from: 'contents' };
   if (depth > FILLED * width) return { length: depth, from: 'depth' };
   return { length: Math.max(depth, FILLED * width), from: 'guess' };
@@ -98,11 +94,13 @@ function atPoint(edges: readonly EdgeCount[], { from, to }: FlapTip, many: numbe
  * eyelets are the mouth's own.
  *
  * @param edges the edge rounds of every rim, the mouth first.
+ * @param contents what it must hold, each held against the bag: the loop of a button reaches over it.
  */
 export function closurePlan(
   document: BagDocument,
   graph: BagGraph,
   edges: readonly EdgeCount[],
+  contents: readonly ContentFit[],
 ): ClosurePlan | undefined {
   const closure = document.finish?.closure;
   const [swatch] = document.swatches;
@@ -130,7 +128,7 @@ export function closurePlan(
       back: evenPlaces(stitches.back, many),
       wide: { front: 0, back: 0 },
     };
-  const over = tip ? undefined : overFull(document, graph, closure);
+  const over = tip ? undefined : overFull(graph, contents, closure);
   switch (closure.of) {
     case 'zip':
       return { of: 'zip', length: zipFor(measure(graph).opening) };

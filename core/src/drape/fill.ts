@@ -1,8 +1,15 @@
 import { type BagGraph, measure, waistOf } from '../bag/index.ts';
-import type { ContentFit } from '../fit/index.ts';
-import type { Body, Form, Turn, Vec } from './body/body.ts';
+import {
+  type ContentFit,
+  type Form,
+  halfOf,
+  type LeftOut,
+  type Packed,
+  packed,
+  roomOf,
+} from '../fit/index.ts';
+import type { Body, Turn, Vec } from './body/body.ts';
 import { bodyOf, grown, scaled } from './body/growing.ts';
-import { halfOf, type LeftOut, type Packed, packed } from './body/packing.ts';
 import { type Cloth, clothOf } from './cloth/cloth.ts';
 import { THICK } from './cloth/fabric.ts';
 import { touchingOf } from './contact/touching.ts';
@@ -15,7 +22,6 @@ import { mouthOf } from './mesh/rim-loops.ts';
 import { flapsOf, partsOf, pinsOf } from './parts.ts';
 import { onTable, placing } from './placing.ts';
 import { carriersOf, laidOf, type Pose, usualPose } from './pose.ts';
-import { roomOf } from './room.ts';
 import { unfolding } from './unfold.ts';
 import { type Acting, farthest, stepFrame, stopAtPeaks, type World, worldOf } from './world.ts';
 

@@ -1,5 +1,4 @@
-export type { Form, Turn } from './body/body.ts';
-export { halfOf, type LeftOut } from './body/packing.ts';
+export type { Turn } from './body/body.ts';
 export { type Filling, type FillWith, fillBag, usualFilling } from './fill.ts';
 export { closingOf } from './hang/closing.ts';
 export { type Hanger, hangerOf, POSES, type Pose, usualPose } from './pose.ts';

@@ -1,8 +1,7 @@
-import fc from 'fast-check';
-import { describe, expect, test } from 'vitest';
+import { expect, test } from 'vitest';
 import type { Content } from '../document/index.ts';
 import { mm } from '../units/index.ts';
-import { contentFits, placeContents } from './index.ts';
+import { contentFits } from './index.ts';
 
 /** 320 high, and 760 round its mouth and its narrowest place. */
 const bag = { height: 320, girth: 760, opening: 760 };
@@ -65,51 +64,6 @@ test('what is too long to stand goes in lying where there is room', () => {
     lies: false,
     binds: 'height',
     room: -63,
-  });
-});
-
-describe('things standing in the bag', () => {
-  const box = (id: string, width: number, thickness: number): Content => ({
-    shape: 'box',
-    id,
-    name: id,
-    height: mm(100),
-    width: mm(width),
-    thickness: mm(thickness),
-  });
-
-  test('stand side by side as far as the width goes, then behind one another, and never in one another', () => {
-    fc.assert(
-      fc.property(
-        fc.array(fc.tuple(fc.integer({ min: 10, max: 200 }), fc.integer({ min: 10, max: 80 })), {
-          maxLength: 8,
-        }),
-        fc.integer({ min: 100, max: 400 }),
-        (sizes, width) => {
-          const placed = placeContents(
-            sizes.map(([w, t], i) => box(`b${i}`, w, t)),
-            width,
-          );
-          expect(placed).toHaveLength(sizes.length);
-          for (const [i, a] of placed.entries()) {
-            for (const b of placed.slice(i + 1)) {
-              const apart = (axis: 'x' | 'z') =>
-                Math.abs(a.at[axis] - b.at[axis]) >= (a.size[axis] + b.size[axis]) / 2 - 1e-6;
-              expect(apart('x') || apart('z')).toBe(true);
-            }
-            expect(a.at.y - a.size.y / 2).toBeGreaterThan(0);
-          }
-        },
-      ),
-    );
-  });
-
-  test('two books of 90 and 80 share a bag of 200, a third of 60 stands behind', () => {
-    // 90 + 6 + 80 = 176 of 200; the third would need 6 + 60 more.
-    const placed = placeContents([box('a', 90, 20), box('b', 80, 30), box('c', 60, 10)], 200);
-    const depth = new Map(placed.map(({ content, at }) => [content.id, at.z]));
-    expect(depth.get('a')).toBeCloseTo(depth.get('b') ?? Number.NaN, 9);
-    expect(depth.get('c')).toBeGreaterThan(depth.get('a') ?? Number.NaN);
   });
 });
 

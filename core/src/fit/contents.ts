@@ -1,6 +1,5 @@
 import type { Inside } from '../bag/index.ts';
 import type { Content } from '../document/index.ts';
-import type { Point3 } from '../geometry/index.ts';
 
 /** Whether one thing goes in, and what decides it. */
 export interface ContentFit {
@@ -64,53 +63,5 @@ export function contentFits(
     const lies = stands.room >= 0 ? undefined : others.map(tightest).find(({ room }) => room >= 0);
     const { binds, room } = lies ?? stands;
     return { content, fits: room >= 0, lies: lies !== undefined, binds, room };
-  });
-}
-
-/** Where a thing stands in the filled bag: its middle and its extents, mm; the bag's floor is at height 0. */
-export interface PlacedContent {
-  readonly content: Content;
-  readonly at: Point3;
-  readonly size: Point3;
-}
-
-/** Room between things, and under them, mm. */
-const GAP = 6;
-
-const sizeOf = (content: Content): Point3 =>
-  content.shape === 'cylinder'
-    ? { x: content.diameter, y: content.height, z: content.diameter }
-    : { x: content.width, y: content.height, z: content.thickness };
-
-/**
- * Stands the things in the bag in rows across, each row behind the one before: as many in a row as the width
- * takes. Only a picture of what is in there, not a proof that all go in together.
- */
-export function placeContents(contents: readonly Content[], width: number): PlacedContent[] {
-  const rows: Content[][] = [];
-  let used = Infinity;
-  for (const content of [...contents].sort((a, b) => sizeOf(b).x - sizeOf(a).x)) {
-    const { x } = sizeOf(content);
-    if (used + x > width) {
-      rows.push([]);
-      used = 0;
-    }
-    rows.at(-1)?.push(content);
-    used += x + GAP;
-  }
-  const deep = (row: readonly Content[]) => Math.max(...row.map((content) => sizeOf(content).z));
-  const total = rows.reduce((sum, row) => sum + deep(row), GAP * (rows.length - 1));
-  let z = -total / 2;
-  return rows.flatMap((row) => {
-    const wide = row.reduce((sum, content) => sum + sizeOf(content).x, GAP * (row.length - 1));
-    let x = -wide / 2;
-    const middle = z + deep(row) / 2;
-    z += deep(row) + GAP;
-    return row.map((content): PlacedContent => {
-      const size = sizeOf(content);
-      const at = { x: x + size.x / 2, y: GAP + size.y / 2, z: middle };
-      x += size.x + GAP;
-      return { content, at, size };
-    });
   });
 }

@@ -104,11 +104,12 @@ function worked(document: BagDocument, bag: BuiltBag): Plan {
   const { graph, straps, drop } = hangStraps(bag.graph, document, bag.table);
   const designs = designsOf(document, graph);
   const edges = edgeCounts(graph);
+  const contents = contentFits({ ...inside, opening: sizes.opening.value }, document.brief.contents ?? []);
   const extras: Extras = {
     edges,
     straps,
     bands: planBands(graph, document, bag.table),
-    closure: closurePlan(document, graph, edges),
+    closure: closurePlan(document, graph, edges, contents),
     cord: cordPlan(graph, edges[0], sizes.opening.value),
   };
   const insertions = lines.reduce((sum, { a, b }) => sum + Math.min(a.loops, b.loops), 0);
@@ -125,7 +126,7 @@ function worked(document: BagDocument, bag: BuiltBag): Plan {
       ...MEASURES.map((measure) => tapeOf(measure, sizes[measure], targetOf(document, graph, measure))),
       ...(drop ? [tapeOf('strapDrop', drop, document.brief.strapDrop)] : []),
     ],
-    contents: contentFits({ ...inside, opening: sizes.opening.value }, document.brief.contents ?? []),
+    contents,
     lines,
     marked,
     mismatches: bag.mismatches,

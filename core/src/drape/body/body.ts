@@ -1,12 +1,9 @@
+import type { Form } from '../../fit/index.ts';
+
 /** Three numbers: a place, a way, a turning. */
 export type Vec = [number, number, number];
 /** A turning as a unit quaternion: x, y, z, w. */
 export type Turn = [number, number, number, number];
-
-/** The form of a rigid body about its middle: half its sides, or a round one along one of its axes. */
-export type Form =
-  | { readonly is: 'box'; readonly half: Vec }
-  | { readonly is: 'round'; readonly axis: 0 | 1 | 2; readonly radius: number; readonly half: number };
 
 /** Something rigid that lies in the bag. In units of the cloth. */
 export interface Body {

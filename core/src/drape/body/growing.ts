@@ -1,5 +1,5 @@
-import type { Body, Form, Turn, Vec } from './body.ts';
-import { halfOf, type Packed } from './packing.ts';
+import { type Form, halfOf, type Packed } from '../../fit/index.ts';
+import type { Body, Turn, Vec } from './body.ts';
 
 /** Things begin so thin, mm, and grow to their thickness. */
 const THIN = 2;

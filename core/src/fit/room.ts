@@ -1,5 +1,5 @@
 import { type BagGraph, insideOf, levelCuts } from '../bag/index.ts';
-import type { Room } from './body/packing.ts';
+import type { Room } from './packing.ts';
 
 /** The room in a bag, as it lies pressed. */
 export function roomOf(graph: BagGraph): Room {

@@ -1,6 +1,13 @@
-import type { Content } from '../../document/index.ts';
-import type { ContentFit } from '../../fit/index.ts';
-import type { Form, Vec } from './body.ts';
+import type { Content } from '../document/index.ts';
+import type { ContentFit } from './contents.ts';
+
+/** Three numbers: across, up, and from front to back. */
+type Vec = [number, number, number];
+
+/** The form of a thing about its middle: half its sides, or a round one along one of its axes. */
+export type Form =
+  | { readonly is: 'box'; readonly half: Vec }
+  | { readonly is: 'round'; readonly axis: 0 | 1 | 2; readonly radius: number; readonly half: number };
 
 /** A thing as it is put into the bag: its form, and where its middle goes; mm. */
 export interface Packed {
@@ -68,20 +75,29 @@ interface Layer {
 const wide = ({ things }: Layer) => things.reduce((sum, { form }) => sum + 2 * halfOf(form)[0] + GAP, -GAP);
 const deep = ({ things }: Layer) => Math.max(...things.map(({ form }) => 2 * halfOf(form)[2]));
 
+/** What is in the bag, what stays outside, and how thick it is from front to back, mm: 0 where nothing is in it. */
+export interface Packing {
+  readonly packed: readonly Packed[];
+  readonly leftOut: readonly LeftOut[];
+  readonly thick: number;
+}
+
+/** From front to back of layers that lie on one another, mm. */
+const thickOf = (layers: readonly Layer[]) => layers.reduce((sum, layer) => sum + deep(layer), 0);
+
 /**
  * Packs things the way a maker does: the largest first and from the bottom, beside one another as far as the bag is
  * wide, then behind one another as far as it goes round them. What does not go in, by itself or with the others, is
  * left out.
  */
-export function packed(fits: readonly ContentFit[], room: Room): { packed: Packed[]; leftOut: LeftOut[] } {
+export function packed(fits: readonly ContentFit[], room: Room): Packing {
   const layers: Layer[] = [];
   const leftOut: LeftOut[] = [];
   const things = fits
     .map((fit) => ({ fit, form: formOf(fit, room.height) }))
     .sort((a, b) => volumeOf(b.form) - volumeOf(a.form));
   /** The way round all layers, were a thing with them. */
-  const round = (all: readonly Layer[]) =>
-    2 * (Math.max(...all.map(wide)) + all.reduce((sum, layer) => sum + deep(layer), 0));
+  const round = (all: readonly Layer[]) => 2 * (Math.max(...all.map(wide)) + thickOf(all));
   for (const { fit, form } of things) {
     const { content } = fit;
     const [x, y] = halfOf(form);
@@ -112,6 +128,7 @@ export function packed(fits: readonly ContentFit[], room: Room): { packed: Packe
       });
     }),
     leftOut,
+    thick: thickOf(layers),
   };
 }
 
