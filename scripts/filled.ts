@@ -1,5 +1,5 @@
 import { type BagDocument, type FillWith, measure, POSES, planOf, shapeOf, usualPose } from '@fennot/core';
-import { crossings } from '../core/src/drape/crossings.ts';
+import { crossings, sidesOf } from '../core/src/drape/contact/crossings.ts';
 import { FILLED_CHECKS, filledBag, likelyBags } from '../core/src/testing/filled.ts';
 import { demoBags } from '../server/src/demo/index.ts';
 
@@ -53,7 +53,7 @@ function table(wanted: string): void {
       const { cloth, frame, atRest } = filling;
       const usual = pose === usualPose(graph);
       const finer = usual ? fill(document, { pose, cells: 8 }).shape.volume / shape.volume - 1 : undefined;
-      const through = crossings(cloth.position, cloth.membrane.triangles, 1 / 6).length;
+      const through = crossings(sidesOf(cloth.membrane.triangles, 1 / 6), cloth.position).length;
       const cells = [
         document.name,
         usual ? `**${pose}**` : pose,

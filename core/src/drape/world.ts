@@ -6,8 +6,10 @@ import { keepStretch, type Membrane, partOf } from './cloth/membrane.ts';
 import { inflate, type Softness, wayTo } from './cloth/pressure.ts';
 import { type Brushing, brushingOf, keepBordersApart, watchBorders } from './contact/brushing.ts';
 import { holdUp, lidOf } from './contact/lid.ts';
+import { nearOf } from './contact/near.ts';
 import { rest } from './contact/table.ts';
 import { keepApart, type Touching, watch } from './contact/touching.ts';
+import { lookForTangles, type Tangle, tangleOf, untangle } from './contact/untangling.ts';
 import type { Tie } from './hang/closing.ts';
 import { drawTogether, holdTogether } from './hang/pull.ts';
 import { holdSewn, type Sewn } from './hang/sewn.ts';
@@ -50,6 +52,7 @@ export interface World {
   readonly cloth: Cloth;
   readonly touching: Touching;
   readonly brushing: Brushing;
+  readonly tangle: Tangle;
   /** Ends of straps on the bag. */
   readonly sewn: readonly Sewn[];
   /** Nodes round the opening, where flap and handles begin, too. */
@@ -89,7 +92,12 @@ export function worldOf(
   return {
     ...world,
     loaded: partOf(membrane, carriers.length > 0 ? [...carriers, ...ends] : [], RINGS),
-    brushing: brushingOf(touching.triangles, touching.near, touching.thick),
+    brushing: brushingOf(
+      touching.triangles,
+      nearOf(world.cloth.count, touching.triangles, []),
+      touching.thick,
+    ),
+    tangle: tangleOf(world.cloth.count, touching.triangles, touching.thick, world.spacing),
     before: new Float64Array(size),
     frameBefore: new Float64Array(size),
     energies: world.parts.map(() => 0),
@@ -118,6 +126,8 @@ export function stepFrame(world: World, acting: Acting): void {
   const { cloth, touching, before, frameBefore, bodies, spacing, mouth } = world;
   const { position: p, velocity: v, inverseMass: w, membrane, bending } = cloth;
   const h = FRAME / STEPS;
+  // What has been led out lies on other sides of one another than it did.
+  if (lookForTangles(world.tangle, p)) touching.unseen = Infinity;
   if (watch(touching, p, Math.min(world.speed, 2 * FASTEST) * FRAME)) watchBorders(world.brushing, p);
   frameBefore.set(p);
   const [low, high] = reachOfBag(world, acting.softness);
@@ -140,8 +150,9 @@ export function stepFrame(world: World, acting: Acting): void {
     for (const { a, b, length } of acting.ties) holdTogether(p, w, a, b, length, PULLED * h);
     holdSewn(p, w, membrane.triangles, world.sewn, thick);
     if (acting.cord !== undefined) drawTogether(p, w, mouth, acting.cord, mouth.length * PULLED * h);
-    keepApart(touching, p, before, w);
+    keepApart(touching, p, before, w, world.tangle.tangled);
     keepBordersApart(world.brushing, p, w);
+    untangle(world.tangle, p, w);
     bodies.forEach((body, i) => {
       const [own, edge] = [near[i], edges[i]];
       if (!own || !edge) return;

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { type BagGraph, levelCuts, measure } from '../bag/index.ts';
 import { type BagDocument, type Content, STRAP_KINDS } from '../document/index.ts';
-import { crossings } from '../drape/crossings.ts';
+import { crossings, sidesOf } from '../drape/contact/crossings.ts';
 import { type Filling, type FillWith, fillBag, hangerOf, shapeOf, usualFilling } from '../drape/index.ts';
 import { distance3 } from '../geometry/index.ts';
 import { type Plan, planned } from '../plan/index.ts';
@@ -98,7 +98,7 @@ export const FILLED_CHECKS: readonly FilledCheck[] = [
     name: 'passes through nothing',
     how: 'no side of a triangle goes through another triangle',
     of: ({ filling: { cloth } }) => {
-      const many = crossings(cloth.position, cloth.membrane.triangles, 1 / 6).length;
+      const many = crossings(sidesOf(cloth.membrane.triangles, 1 / 6), cloth.position).length;
       return unless(many === 0, `passes through itself ${many} times`);
     },
   },

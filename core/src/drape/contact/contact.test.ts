@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { crossings } from '../crossings.ts';
 import { brushingOf, keepBordersApart, watchBorders } from './brushing.ts';
 import { cellGrid, slotOf, sortInto } from './cell-grid.ts';
+import { crossings, sidesOf } from './crossings.ts';
 import { holdUp, lidOf } from './lid.ts';
 import { isNear, nearOf } from './near.ts';
 import { rest } from './table.ts';
@@ -122,7 +122,7 @@ describe('fabric through fabric', () => {
             }
           });
         });
-        expect(crossings(p, triangles, 0.4)).toHaveLength(many);
+        expect(crossings(sidesOf(triangles, 0.4), p)).toHaveLength(many);
       }),
     );
   });

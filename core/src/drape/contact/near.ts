@@ -36,10 +36,7 @@ export function nearOf(
     for (const b of reached) put(a, b);
   }
   for (const { node, triangle } of sewn)
-    for (let k = 0; k < 3; k++) {
-      const corner = nth(triangles, 3 * triangle + k);
-      for (const b of [corner, ...(neighbours[corner] ?? [])]) put(node, b);
-    }
+    for (let k = 0; k < 3; k++) put(node, nth(triangles, 3 * triangle + k));
   return { count, bits };
 }
 

@@ -135,8 +135,15 @@ function consider(touching: Touching, p: Float64Array, v: number, t: number, rea
  * Keeps what is watched a thickness apart, on the side it came from, and rubs.
  *
  * @param before positions at the beginning of the step.
+ * @param tangled 1 for nodes of what is crossed: that is led out by `untangling.ts`.
  */
-export function keepApart(touching: Touching, p: Float64Array, before: Float64Array, w: Float64Array): void {
+export function keepApart(
+  touching: Touching,
+  p: Float64Array,
+  before: Float64Array,
+  w: Float64Array,
+  tangled: Uint8Array,
+): void {
   const { triangles, thick, many, node, triangle, side, shares } = touching;
   for (let k = 0; k < many; k++) {
     const v = nth(node, k);
@@ -144,6 +151,7 @@ export function keepApart(touching: Touching, p: Float64Array, before: Float64Ar
     const na = nth(triangles, 3 * t);
     const nb = nth(triangles, 3 * t + 1);
     const nc = nth(triangles, 3 * t + 2);
+    if (tangled[v] === 1 && (tangled[na] === 1 || tangled[nb] === 1 || tangled[nc] === 1)) continue;
     const a = 3 * na;
     const b = 3 * nb;
     const c = 3 * nc;

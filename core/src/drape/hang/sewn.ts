@@ -6,7 +6,10 @@ import type { Fabric } from '../cloth/fabric.ts';
 const at = (list: Float64Array, i: number): number => list[i] ?? 0;
 const nth = (list: Int32Array, i: number): number => list[i] ?? 0;
 
-/** A node of a strap sewn onto the outside of a triangle, over a point given by the shares of its corners. */
+/**
+ * A node of a strap sewn onto the outside of a triangle, over a point given by the shares of its corners; a share below
+ * nothing is of a point beyond its border.
+ */
 export interface Sewn {
   readonly node: number;
   readonly triangle: number;
@@ -45,9 +48,21 @@ export function nearestOf(a: Point3, b: Point3, c: Point3, p: Point3): Shares {
 }
 
 const less = (p: Point3, q: Point3): Point3 => ({ x: p.x - q.x, y: p.y - q.y, z: p.z - q.z });
+
+/** The shares of a point moved along a triangle by the part of a way that lies in it. */
+function movedBy([sa, sb, sc]: Shares, a: Point3, b: Point3, c: Point3, way: Point3): Shares {
+  const [ab, ac] = [less(b, a), less(c, a)];
+  const [bb, bc, cc, wb, wc] = [dot(ab, ab), dot(ab, ac), dot(ac, ac), dot(ab, way), dot(ac, way)];
+  const all = bb * cc - bc * bc;
+  if (all < 1e-9) return [sa, sb, sc];
+  const [db, dc] = [(cc * wb - bc * wc) / all, (bb * wc - bc * wb) / all];
+  return [sa - db - dc, sb + db, sc + dc];
+}
+
 /**
  * Where on the bag something is sewn that is meant to lie at a place: the nearest point of what holds, and the place over
- * it, so far outside.
+ * it, so far outside. Where nothing looks the way it should (the side of a bag that is pressed flat), as far outside
+ * that way, too: so what is sewn on in front and behind passes round the corner between.
  *
  * @param off how far over the fabric it lies, mm.
  * @param facing it is sewn onto fabric that looks this way, where there is any: where front and back meet, both are near.
@@ -67,7 +82,7 @@ export function seatOf(
     const normal = cross(less(b, a), less(c, a));
     return dot(normal, facing) >= LOOKS * Math.sqrt(dot(normal, normal) * dot(facing, facing));
   };
-  let best: { triangle: number; shares: Shares; under: Point3; apart: number } | undefined;
+  let best: { triangle: number; shares: Shares; apart: number } | undefined;
   patches.forEach(({ nodes, holds }, triangle) => {
     if (!holds) return;
     const [a, b, c] = [corner(nodes[0]), corner(nodes[1]), corner(nodes[2])];
@@ -80,18 +95,27 @@ export function seatOf(
     };
     const between = less(p, under);
     const apart = Math.sqrt(dot(between, between)) + (looks(a, b, c) ? 0 : AVERSE);
-    if (!best || apart < best.apart) best = { triangle, shares, under, apart };
+    if (!best || apart < best.apart) best = { triangle, shares, apart };
   });
   const onto = best && patches[best.triangle];
   if (!best || !onto) throw new Error('Nothing to sew onto.');
   const [a, b, c] = [corner(onto.nodes[0]), corner(onto.nodes[1]), corner(onto.nodes[2])];
   const normal = cross(less(b, a), less(c, a));
   const long = off / Math.max(1e-12, Math.sqrt(dot(normal, normal)));
-  const { triangle, shares, under } = best;
+  const { triangle } = best;
+  const beyond = off / Math.max(1e-12, Math.sqrt(dot(facing, facing)));
+  const shares = looks(a, b, c)
+    ? best.shares
+    : movedBy(best.shares, a, b, c, { x: facing.x * beyond, y: facing.y * beyond, z: facing.z * beyond });
+  const [sa, sb, sc] = shares;
   return {
     triangle,
     shares,
-    place: { x: under.x + normal.x * long, y: under.y + normal.y * long, z: under.z + normal.z * long },
+    place: {
+      x: sa * a.x + sb * b.x + sc * c.x + normal.x * long,
+      y: sa * a.y + sb * b.y + sc * c.y + normal.y * long,
+      z: sa * a.z + sb * b.z + sc * c.z + normal.z * long,
+    },
   };
 }
 

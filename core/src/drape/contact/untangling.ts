@@ -1,0 +1,118 @@
+import { type Crossing, crossings, passes, type Sides, sidesOf } from './crossings.ts';
+
+// Every index asked for is in its list. Here and not shared: so it is compiled into the loops.
+const at = (list: Float64Array, i: number): number => list[i] ?? 0;
+const nth = (list: Int32Array, i: number): number => list[i] ?? 0;
+
+/** Fabric that has passed through fabric, and is led back out. */
+export interface Tangle {
+  readonly sides: Sides;
+  readonly thick: number;
+  /** Where it passes through now. */
+  found: readonly Crossing[];
+  /** 1 for nodes of what is crossed: on which side of one another they lie, says nothing. */
+  readonly tangled: Uint8Array;
+  /** Frames until it is looked for again. */
+  wait: number;
+}
+
+/** Where nothing was found, it is looked for again after so many frames. */
+const EVERY = 4;
+/** No step moves farther than this share of a thickness. */
+const GENTLE = 0.25;
+/** A side that lies flatter in a triangle than this sine is not led along by where it would leave it. */
+const LEAST_SINE = 0.2;
+
+/**
+ * @param triangles nodes of every triangle, three numbers each.
+ * @param cell about as long as their sides are.
+ */
+export const tangleOf = (count: number, triangles: Int32Array, thick: number, cell: number): Tangle => ({
+  sides: sidesOf(triangles, cell),
+  thick,
+  found: [],
+  tangled: new Uint8Array(count),
+  wait: 0,
+});
+
+/**
+ * Looks where fabric passes through fabric now: every frame where it did, else now and then.
+ *
+ * @returns whether it does, or did until now.
+ */
+export function lookForTangles(tangle: Tangle, p: Float64Array): boolean {
+  if (tangle.wait > 0) {
+    tangle.wait--;
+    return false;
+  }
+  const { sides, tangled } = tangle;
+  const did = tangle.found.length > 0;
+  tangle.found = crossings(sides, p);
+  tangle.wait = tangle.found.length > 0 ? 0 : EVERY - 1;
+  tangled.fill(0);
+  for (const { side, triangle } of tangle.found) {
+    for (let k = 0; k < 2; k++) tangled[nth(sides.ends, 2 * side + k)] = 1;
+    for (let k = 0; k < 3; k++) tangled[nth(sides.triangles, 3 * triangle + k)] = 1;
+  }
+  return did || tangle.found.length > 0;
+}
+
+type Vec = readonly [number, number, number];
+const dot = ([a, b, c]: Vec, [d, e, f]: Vec) => a * d + b * e + c * f;
+const cross = ([a, b, c]: Vec, [d, e, f]: Vec): Vec => [b * f - c * e, c * d - a * f, a * e - b * d];
+const long = (a: Vec, by: number): Vec => [by * a[0], by * a[1], by * a[2]];
+const plus = (a: Vec, b: Vec): Vec => [a[0] + b[0], a[1] + b[1], a[2] + b[2]];
+const unit = (a: Vec): Vec => long(a, 1 / Math.max(1e-12, Math.hypot(...a)));
+const from = (p: Float64Array, a: number, b: number): Vec => [
+  at(p, 3 * b) - at(p, 3 * a),
+  at(p, 3 * b + 1) - at(p, 3 * a + 1),
+  at(p, 3 * b + 2) - at(p, 3 * a + 2),
+];
+
+/**
+ * Moves every side that goes through a triangle the way in which the line along which the two fabrics cross becomes
+ * shorter, until it is none: so nothing need be known of which side each came from. With e along the side, n across the
+ * triangle and r from the side along that line into each triangle the side belongs to, the line becomes shorter by the sum of r − (e·r / e·n) n for
+ * every length that the side moves against the triangle.
+ */
+export function untangle({ sides, thick, found }: Tangle, p: Float64Array, w: Float64Array): void {
+  const { triangles, ends, apexes } = sides;
+  for (const { side, triangle } of found) {
+    const [a, b] = [nth(ends, 2 * side), nth(ends, 2 * side + 1)];
+    const c = nth(triangles, 3 * triangle);
+    const d = nth(triangles, 3 * triangle + 1);
+    const e = nth(triangles, 3 * triangle + 2);
+    if (!passes(p, a, b, c, d, e)) continue;
+    const along = unit(from(p, a, b));
+    const across = unit(cross(from(p, c, d), from(p, c, e)));
+    const slope = dot(along, across);
+    let way: Vec = [0, 0, 0];
+    for (let k = 0; k < 2; k++) {
+      const apex = nth(apexes, 2 * side + k);
+      if (apex < 0) continue;
+      const inward = from(p, a, apex);
+      let line = unit(cross(across, cross(along, inward)));
+      if (dot(line, inward) - dot(along, inward) * dot(line, along) < 0) line = long(line, -1);
+      way = plus(way, line);
+      if (Math.abs(slope) > LEAST_SINE) way = plus(way, long(across, -dot(along, line) / slope));
+    }
+    const size = Math.hypot(...way);
+    if (size < 1e-3) continue;
+    const by = long(way, (GENTLE * thick) / Math.max(1, size));
+    const height = dot(from(p, c, a), across);
+    const s = height / (height - dot(from(p, c, b), across));
+    const [wa, wb, wc, wd, we] = [at(w, a), at(w, b), at(w, c), at(w, d), at(w, e)];
+    // The triangle goes the other way as a whole, each as its weight lets it.
+    const [sideYields, faceYields] = [(1 - s) * wa + s * wb, (wc + wd + we) / 3];
+    const all = sideYields + faceYields;
+    if (all === 0) continue;
+    for (let axis = 0; axis < 3; axis++) {
+      const move = (by[axis] ?? 0) / all;
+      p[3 * a + axis] = at(p, 3 * a + axis) + wa * move;
+      p[3 * b + axis] = at(p, 3 * b + axis) + wb * move;
+      p[3 * c + axis] = at(p, 3 * c + axis) - wc * move;
+      p[3 * d + axis] = at(p, 3 * d + axis) - wd * move;
+      p[3 * e + axis] = at(p, 3 * e + axis) - we * move;
+    }
+  }
+}
