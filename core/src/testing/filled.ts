@@ -186,7 +186,7 @@ const likely = fc.record({
 const SIZES = { least: 80, most: 600 } as const;
 /** Where pieces are eased onto one another by more than this, the plan says itself that they do not fit. */
 const EASED = 0.1;
-/** What is gathered this much no longer fits into so small a way round. */
+/** What is so many times as long as what it is joined to no longer fits into so small a way round. */
 const MOST_GATHERED = 2;
 
 /**
@@ -215,7 +215,7 @@ export function* likelyBags(many: number, seed: number): Generator<{ name: strin
       finish: { ...(straps && !handles && { straps: { ...straps, many: flap ? 1 : straps.many } }) },
     };
     const answer = planned(document);
-    if (!answer.ok || !isLikely(answer.plan.graph, construction.family === 'gathered')) continue;
+    if (!answer.ok || !isLikely(answer.plan, construction.family === 'gathered')) continue;
     const contents = share ? likelyContents(answer.plan.graph, share) : [];
     const full = planned({ ...document, brief: { ...document.brief, contents } });
     if (!full.ok) continue;
@@ -224,13 +224,15 @@ export function* likelyBags(many: number, seed: number): Generator<{ name: strin
   }
 }
 
-function isLikely(graph: BagGraph, gathered: boolean): boolean {
+function isLikely({ graph, lines }: Plan, gathered: boolean): boolean {
   const { width, height, depth } = measure(graph);
   if (Math.min(width, height) < SIZES.least || Math.max(width, height, depth) > SIZES.most) return false;
   if (graph.pieces.length > 60) return false;
   // A strap shorter than the way between its ends cannot be sewn on.
   const { straps = [] } = graph.trim ?? {};
   if (straps.some(({ from, to, length, free }) => !free && length < 1.1 * distance3(from, to))) return false;
+  const eased = lines.map(({ a, b }) => Math.max(a.length, b.length) / Math.min(a.length, b.length));
+  if (eased.some((times) => times > MOST_GATHERED)) return false;
   return gathered || shapeOf(fillBag(graph, { contents: [], soft: 0, pose: 'stand' })).strain < EASED;
 }
 

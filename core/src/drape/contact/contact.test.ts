@@ -7,6 +7,7 @@ import { holdUp, lidOf } from './lid.ts';
 import { isNear, nearOf } from './near.ts';
 import { rest } from './table.ts';
 import { keepApart, touchingOf, watch } from './touching.ts';
+import { lookForTangles, tangleOf, untangle } from './untangling.ts';
 
 const place = fc.double({ min: -2, max: 2, noNaN: true });
 const points = fc.array(fc.tuple(place, place, place), { minLength: 1, maxLength: 60 });
@@ -28,12 +29,12 @@ test('every point is found in its own cell, and only once', () => {
   );
 });
 
-test('near are the nodes of one triangle, and to what is sewn on the fabric round its seat', () => {
+test('near are the nodes of one triangle, and to what is sewn on the corners of its seat', () => {
   // A strip of three triangles 0-1-2, 1-3-2, 3-4-2; 5 is the end of a strap, sewn onto the first.
   const near = nearOf(6, Int32Array.of(0, 1, 2, 1, 3, 2, 3, 4, 2), [{ node: 5, triangle: 0 }]);
   expect([0, 1, 2, 3, 4].map((b) => isNear(near, 0, b))).toEqual([true, true, true, false, false]);
-  // Its seat is 0-1-2, and round its corners lie 3 and 4.
-  expect([0, 1, 2, 3, 4].map((b) => isNear(near, 5, b))).toEqual([true, true, true, true, true]);
+  // Its seat is 0-1-2.
+  expect([0, 1, 2, 3, 4].map((b) => isNear(near, 5, b))).toEqual([true, true, true, false, false]);
   // What lies near the seat still touches the rest of the strap.
   expect(isNear(near, 3, 5)).toBe(false);
 });
@@ -45,7 +46,7 @@ function over(height: number, moveBy: number) {
   watch(touching, p, 1);
   const before = p.slice();
   p[10] = (p[10] ?? 0) + moveBy;
-  for (let k = 0; k < 30; k++) keepApart(touching, p, before, Float64Array.of(0, 0, 0, 1));
+  for (let k = 0; k < 30; k++) keepApart(touching, p, before, Float64Array.of(0, 0, 0, 1), new Uint8Array(4));
   return p[10];
 }
 
@@ -125,6 +126,97 @@ describe('fabric through fabric', () => {
         expect(crossings(sidesOf(triangles, 0.4), p)).toHaveLength(many);
       }),
     );
+  });
+});
+
+describe('what has passed through', () => {
+  const aside = fc.double({ min: -0.5, max: 0.5, noNaN: true });
+  const height = fc.double({ min: 0.05, max: 0.3, noNaN: true });
+  /** A large triangle in the plane y = 0 and a small one that lies almost flat over it, one corner sunk in. */
+  const sunken = fc
+    .tuple(aside, aside, aside, aside, aside, aside, height, height, height)
+    .map(([a, b, c, d, e, f, up, higher, down]) => ({
+      p: Float64Array.of(-9, 0, -9, 0, 0, 9, 9, 0, -9, a - 1.5, up, b, c + 1.5, higher, d, e, -down, f + 2),
+      triangles: Int32Array.of(0, 1, 2, 3, 4, 5),
+    }));
+  const weights = fc.array(fc.double({ min: 0.1, max: 10, noNaN: true }), { minLength: 6, maxLength: 6 });
+
+  test('is led out the short way: a corner comes back to where the rest is', () => {
+    fc.assert(
+      fc.property(sunken, ({ p, triangles }) => {
+        const tangle = tangleOf(6, triangles, 0.1, 1);
+        const w = Float64Array.of(0, 0, 0, 1, 1, 1);
+        expect(lookForTangles(tangle, p)).toBe(true);
+        const sides = [
+          [3, 4],
+          [4, 5],
+          [5, 3],
+        ] as const;
+        const long = (a: number, b: number) =>
+          Math.hypot(...[0, 1, 2].map((axis) => (p[3 * b + axis] ?? 0) - (p[3 * a + axis] ?? 0)));
+        const lengths = sides.map(([a, b]) => long(a, b));
+        /** Fabric keeps its length: else it would only be squeezed together where it passes through. */
+        const keep = () =>
+          sides.forEach(([a, b], k) => {
+            const by = (1 - (lengths[k] ?? 0) / long(a, b)) / 2;
+            for (let axis = 0; axis < 3; axis++) {
+              const way = (p[3 * b + axis] ?? 0) - (p[3 * a + axis] ?? 0);
+              p[3 * a + axis] = (p[3 * a + axis] ?? 0) + by * way;
+              p[3 * b + axis] = (p[3 * b + axis] ?? 0) - by * way;
+            }
+          });
+        let frames = 0;
+        while (lookForTangles(tangle, p) && frames++ < 100)
+          for (let k = 0; k < 8; k++) {
+            untangle(tangle, p, w);
+            for (let again = 0; again < 10; again++) keep();
+          }
+        expect(tangle.found).toEqual([]);
+        // The whole of it lies above: it was not drawn all through.
+        for (const v of [3, 4, 5]) expect(p[3 * v + 1]).toBeGreaterThanOrEqual(-0.1);
+      }),
+    );
+  });
+
+  test('moves each as its weight lets it: what both weigh together stays where it is', () => {
+    fc.assert(
+      fc.property(sunken, weights, ({ p, triangles }, own) => {
+        const tangle = tangleOf(6, triangles, 0.1, 1);
+        const w = Float64Array.from(own);
+        const middle = () =>
+          [0, 1, 2].map((axis) => own.reduce((sum, each, v) => sum + (p[3 * v + axis] ?? 0) / each, 0));
+        const before = middle();
+        lookForTangles(tangle, p);
+        untangle(tangle, p, w);
+        middle().forEach((value, axis) => {
+          expect(value).toBeCloseTo(before[axis] ?? 0, 9);
+        });
+      }),
+    );
+  });
+
+  test('what only lies near is left alone, and is looked for now and then', () => {
+    const p = Float64Array.of(-9, 0, -9, 0, 0, 9, 9, 0, -9, 0, 1, 0, 1, 1, 0, 0, 0.01, 1);
+    const before = p.slice();
+    const tangle = tangleOf(6, Int32Array.of(0, 1, 2, 3, 4, 5), 0.1, 1);
+    const w = new Float64Array(6).fill(1);
+    expect(lookForTangles(tangle, p)).toBe(false);
+    untangle(tangle, p, w);
+    expect(p).toEqual(before);
+    // Sunk in between two looks, it is found within four frames.
+    p[16] = -0.1;
+    expect(Array.from({ length: 4 }, () => lookForTangles(tangle, p))).toEqual([false, false, false, true]);
+    expect([...tangle.tangled]).toEqual([1, 1, 1, 1, 1, 1]);
+  });
+
+  test('what is led out is no longer kept on the side it had come to', () => {
+    const p = Float64Array.of(-1, 0, -1, 0, 0, 2, 1, 0, -1, 0, -0.05, 0);
+    const touching = touchingOf(4, Int32Array.of(0, 1, 2), [], 0.1, 0.5);
+    watch(touching, p, 1);
+    keepApart(touching, p, p.slice(), Float64Array.of(0, 0, 0, 1), Uint8Array.of(1, 0, 0, 1));
+    expect(p[10]).toBe(-0.05);
+    keepApart(touching, p, p.slice(), Float64Array.of(0, 0, 0, 1), Uint8Array.of(1, 0, 0, 0));
+    expect(p[10]).toBeLessThan(-0.05);
   });
 });
 

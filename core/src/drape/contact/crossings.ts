@@ -1,18 +1,21 @@
-import { type CellGrid, cellGrid, slotOf, sortInto } from './cell-grid.ts';
+import { slotOf } from './cell-grid.ts';
 
 // Every index asked for is in its list. Here and not shared: so it is compiled into the loops.
 const at = (list: Float64Array, i: number): number => list[i] ?? 0;
 const nth = (list: Int32Array, i: number): number => list[i] ?? 0;
 
-/** The sides of all triangles, each once, and a grid to sort them into. */
+/** The sides of all triangles, each once, and a hashed grid of cells to sort them into. */
 export interface Sides {
   readonly triangles: Int32Array;
   /** Two nodes each. */
   readonly ends: Int32Array;
   /** The third corners of the one or two triangles each belongs to; -1 where there is none. */
   readonly apexes: Int32Array;
-  readonly middles: Float64Array;
-  readonly grid: CellGrid;
+  readonly cell: number;
+  /** Where each slot of the grid begins in `sorted`; one number more than there are slots. */
+  readonly starts: Int32Array;
+  /** Sides by the slots of the cells they reach into. */
+  sorted: Int32Array;
 }
 
 /** A side that goes through a triangle. */
@@ -44,27 +47,61 @@ export function sidesOf(triangles: Int32Array, cell: number): Sides {
     triangles,
     ends: Int32Array.from(sides.flatMap(({ ends }) => ends)),
     apexes: Int32Array.from(sides.flatMap(({ apexes: [a = -1, b = -1] }) => [a, b])),
-    middles: new Float64Array(3 * sides.length),
-    grid: cellGrid(sides.length, cell),
+    cell,
+    starts: new Int32Array(2 ** Math.ceil(Math.log2(4 * sides.length + 64)) + 1),
+    sorted: new Int32Array(0),
   };
 }
 
-/** Where fabric passes through fabric. */
-export function crossings({ triangles, ends, middles, grid }: Sides, p: Float64Array): Crossing[] {
-  const { size, starts, points } = grid;
+/** The slots of the cells that a side reaches into, one after the other; how many there are. */
+function slotsOf({ ends, cell, starts }: Sides, p: Float64Array, s: number, into: Int32Array): number {
+  const [a, b] = [3 * nth(ends, 2 * s), 3 * nth(ends, 2 * s + 1)];
+  const lastX = Math.floor(Math.max(at(p, a), at(p, b)) / cell);
+  const lastY = Math.floor(Math.max(at(p, a + 1), at(p, b + 1)) / cell);
+  const lastZ = Math.floor(Math.max(at(p, a + 2), at(p, b + 2)) / cell);
+  let many = 0;
+  for (let i = Math.floor(Math.min(at(p, a), at(p, b)) / cell); i <= lastX; i++)
+    for (let j = Math.floor(Math.min(at(p, a + 1), at(p, b + 1)) / cell); j <= lastY; j++)
+      for (let k = Math.floor(Math.min(at(p, a + 2), at(p, b + 2)) / cell); k <= lastZ; k++)
+        if (many < into.length) into[many++] = slotOf(starts.length - 1, i, j, k);
+  return many;
+}
+
+/** A side that reaches into more cells than this is torn to shreds anyway. */
+const MOST_CELLS = 512;
+const reached = new Int32Array(MOST_CELLS);
+
+/** Sorts sides into the cells they reach into now. */
+function sortSides(sides: Sides, p: Float64Array): void {
+  const { ends, starts } = sides;
   const many = ends.length / 2;
-  let half = 0;
+  starts.fill(0);
   for (let s = 0; s < many; s++) {
-    let square = 0;
-    for (let axis = 0; axis < 3; axis++) {
-      const [from, to] = [at(p, 3 * nth(ends, 2 * s) + axis), at(p, 3 * nth(ends, 2 * s + 1) + axis)];
-      middles[3 * s + axis] = (from + to) / 2;
-      square += (to - from) * (to - from);
+    const cells = slotsOf(sides, p, s, reached);
+    for (let n = 0; n < cells; n++) {
+      const slot = nth(reached, n);
+      starts[slot] = nth(starts, slot) + 1;
     }
-    half = Math.max(half, square);
   }
-  half = Math.sqrt(half) / 2;
-  sortInto(grid, middles);
+  for (let slot = 1; slot < starts.length; slot++) starts[slot] = nth(starts, slot) + nth(starts, slot - 1);
+  const all = nth(starts, starts.length - 1);
+  if (sides.sorted.length < all) sides.sorted = new Int32Array(2 * all);
+  const { sorted } = sides;
+  for (let s = 0; s < many; s++) {
+    const cells = slotsOf(sides, p, s, reached);
+    for (let n = 0; n < cells; n++) {
+      const slot = nth(reached, n);
+      const place = nth(starts, slot) - 1;
+      starts[slot] = place;
+      sorted[place] = s;
+    }
+  }
+}
+
+/** Where fabric passes through fabric. */
+export function crossings(sides: Sides, p: Float64Array): Crossing[] {
+  sortSides(sides, p);
+  const { triangles, ends, cell, starts, sorted } = sides;
   const slots = starts.length - 1;
   const found: Crossing[] = [];
   for (let t = 0; t < triangles.length; t += 3) {
@@ -76,26 +113,31 @@ export function crossings({ triangles, ends, middles, grid }: Sides, p: Float64A
     const highY = Math.max(at(p, 3 * c + 1), at(p, 3 * d + 1), at(p, 3 * e + 1));
     const highZ = Math.max(at(p, 3 * c + 2), at(p, 3 * d + 2), at(p, 3 * e + 2));
     const before = found.length;
-    const lastX = Math.floor((highX + half) / size);
-    const lastY = Math.floor((highY + half) / size);
-    const lastZ = Math.floor((highZ + half) / size);
-    for (let i = Math.floor((lowX - half) / size); i <= lastX; i++)
-      for (let j = Math.floor((lowY - half) / size); j <= lastY; j++)
-        for (let k = Math.floor((lowZ - half) / size); k <= lastZ; k++) {
+    const lastX = Math.floor(highX / cell);
+    const lastY = Math.floor(highY / cell);
+    const lastZ = Math.floor(highZ / cell);
+    for (let i = Math.floor(lowX / cell); i <= lastX; i++)
+      for (let j = Math.floor(lowY / cell); j <= lastY; j++)
+        for (let k = Math.floor(lowZ / cell); k <= lastZ; k++) {
           const slot = slotOf(slots, i, j, k);
           const end = nth(starts, slot + 1);
           for (let n = nth(starts, slot); n < end; n++) {
-            const s = nth(points, n);
-            const [a, b] = [nth(ends, 2 * s), nth(ends, 2 * s + 1)];
-            if (a === c || a === d || a === e || b === c || b === d || b === e) continue;
-            const [ax, bx] = [at(p, 3 * a), at(p, 3 * b)];
-            if (Math.max(ax, bx) < lowX || Math.min(ax, bx) > highX) continue;
-            const [ay, by] = [at(p, 3 * a + 1), at(p, 3 * b + 1)];
-            if (Math.max(ay, by) < lowY || Math.min(ay, by) > highY) continue;
-            const [az, bz] = [at(p, 3 * a + 2), at(p, 3 * b + 2)];
-            if (Math.max(az, bz) < lowZ || Math.min(az, bz) > highZ) continue;
+            const s = nth(sorted, n);
+            const a = nth(ends, 2 * s);
+            if (a === c || a === d || a === e) continue;
+            const b = nth(ends, 2 * s + 1);
+            if (b === c || b === d || b === e) continue;
+            const az = at(p, 3 * a + 2);
+            const bz = at(p, 3 * b + 2);
+            if ((az < lowZ && bz < lowZ) || (az > highZ && bz > highZ)) continue;
+            const ax = at(p, 3 * a);
+            const bx = at(p, 3 * b);
+            if ((ax < lowX && bx < lowX) || (ax > highX && bx > highX)) continue;
+            const ay = at(p, 3 * a + 1);
+            const by = at(p, 3 * b + 1);
+            if ((ay < lowY && by < lowY) || (ay > highY && by > highY)) continue;
             if (!passes(p, a, b, c, d, e)) continue;
-            // The same pair may be met in two cells that share a slot.
+            // The same pair may be met in more than one cell.
             let known = false;
             for (let m = before; m < found.length && !known; m++) known = found[m]?.side === s;
             if (!known) found.push({ side: s, triangle: t / 3 });
@@ -107,11 +149,20 @@ export function crossings({ triangles, ends, middles, grid }: Sides, p: Float64A
 
 /** Six times the volume that four nodes span. */
 function volume(p: Float64Array, f: number, g: number, h: number, k: number): number {
-  const [x, y, z] = [at(p, 3 * f), at(p, 3 * f + 1), at(p, 3 * f + 2)];
-  const [gx, gy, gz] = [at(p, 3 * g) - x, at(p, 3 * g + 1) - y, at(p, 3 * g + 2) - z];
-  const [hx, hy, hz] = [at(p, 3 * h) - x, at(p, 3 * h + 1) - y, at(p, 3 * h + 2) - z];
-  const [kx, ky, kz] = [at(p, 3 * k) - x, at(p, 3 * k + 1) - y, at(p, 3 * k + 2) - z];
-  return gx * (hy * kz - hz * ky) + gy * (hz * kx - hx * kz) + gz * (hx * ky - hy * kx);
+  const x = at(p, 3 * f);
+  const y = at(p, 3 * f + 1);
+  const z = at(p, 3 * f + 2);
+  const hx = at(p, 3 * h) - x;
+  const hy = at(p, 3 * h + 1) - y;
+  const hz = at(p, 3 * h + 2) - z;
+  const kx = at(p, 3 * k) - x;
+  const ky = at(p, 3 * k + 1) - y;
+  const kz = at(p, 3 * k + 2) - z;
+  return (
+    (at(p, 3 * g) - x) * (hy * kz - hz * ky) +
+    (at(p, 3 * g + 1) - y) * (hz * kx - hx * kz) +
+    (at(p, 3 * g + 2) - z) * (hx * ky - hy * kx)
+  );
 }
 
 /** Whether the side a to b goes through the triangle c, d, e: by the signs of the volumes its ends span. */

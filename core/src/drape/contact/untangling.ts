@@ -1,4 +1,5 @@
 import { type Crossing, crossings, passes, type Sides, sidesOf } from './crossings.ts';
+import { overTriangle } from './over-triangle.ts';
 
 // Every index asked for is in its list. Here and not shared: so it is compiled into the loops.
 const at = (list: Float64Array, i: number): number => list[i] ?? 0;
@@ -21,7 +22,7 @@ const EVERY = 4;
 /** No step moves farther than this share of a thickness. */
 const GENTLE = 0.25;
 /** A side that lies flatter in a triangle than this sine is not led along by where it would leave it. */
-const LEAST_SINE = 0.2;
+const LEAST_SINE = 0.01;
 
 /**
  * @param triangles nodes of every triangle, three numbers each.
@@ -69,11 +70,16 @@ const from = (p: Float64Array, a: number, b: number): Vec => [
   at(p, 3 * b + 2) - at(p, 3 * a + 2),
 ];
 
+/** Where a side meets a triangle, as it was last found. */
+const where = new Float64Array(3);
+
 /**
  * Moves every side that goes through a triangle the way in which the line along which the two fabrics cross becomes
- * shorter, until it is none: so nothing need be known of which side each came from. With e along the side, n across the
- * triangle and r from the side along that line into each triangle the side belongs to, the line becomes shorter by the sum of r − (e·r / e·n) n for
- * every length that the side moves against the triangle.
+ * shorter, until there is none: so nothing need be known of which side each came from. With e along the side, n across
+ * the triangle, and r from the side along that line into a triangle the side belongs to: where the side is moved by d,
+ * it meets the plane at d − (d·n / e·n) e from before, and the line becomes shorter by r·d − (d·n / e·n) (e·r). So it
+ * is moved along the sum of r − (e·r / e·n) n over its triangles. Inside flat fabric the two cancel: a line is drawn in
+ * from its ends.
  */
 export function untangle({ sides, thick, found }: Tangle, p: Float64Array, w: Float64Array): void {
   const { triangles, ends, apexes } = sides;
@@ -101,18 +107,19 @@ export function untangle({ sides, thick, found }: Tangle, p: Float64Array, w: Fl
     const by = long(way, (GENTLE * thick) / Math.max(1, size));
     const height = dot(from(p, c, a), across);
     const s = height / (height - dot(from(p, c, b), across));
-    const [wa, wb, wc, wd, we] = [at(w, a), at(w, b), at(w, c), at(w, d), at(w, e)];
-    // The triangle goes the other way as a whole, each as its weight lets it.
-    const [sideYields, faceYields] = [(1 - s) * wa + s * wb, (wc + wd + we) / 3];
-    const all = sideYields + faceYields;
+    const [x = 0, y = 0, z = 0] = [0, 1, 2].map(
+      (axis) => (1 - s) * at(p, 3 * a + axis) + s * at(p, 3 * b + axis),
+    );
+    if (!overTriangle(p, c, d, e, x, y, z, thick, where)) continue;
+    const [sd, se] = [at(where, 1), at(where, 2)];
+    // Moved where they cross, the one forwards, the other back: what both weigh together stays where it is.
+    const nodes = [a, b, c, d, e];
+    const shares = [1 - s, s, sd + se - 1, -sd, -se];
+    const all = nodes.reduce((sum, v, k) => sum + at(w, v) * (shares[k] ?? 0) ** 2, 0);
     if (all === 0) continue;
-    for (let axis = 0; axis < 3; axis++) {
-      const move = (by[axis] ?? 0) / all;
-      p[3 * a + axis] = at(p, 3 * a + axis) + wa * move;
-      p[3 * b + axis] = at(p, 3 * b + axis) + wb * move;
-      p[3 * c + axis] = at(p, 3 * c + axis) - wc * move;
-      p[3 * d + axis] = at(p, 3 * d + axis) - wd * move;
-      p[3 * e + axis] = at(p, 3 * e + axis) - we * move;
-    }
+    nodes.forEach((v, k) => {
+      const move = (at(w, v) * (shares[k] ?? 0)) / all;
+      for (let axis = 0; axis < 3; axis++) p[3 * v + axis] = at(p, 3 * v + axis) + move * (by[axis] ?? 0);
+    });
   }
 }

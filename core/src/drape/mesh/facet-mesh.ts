@@ -62,6 +62,8 @@ function delaunay(border: readonly Point[], inner: readonly Point[]): Triple[] {
     ({ y }) => y,
   );
   return triplesOf(triangles, points).filter((triple) => {
+    // Inner points lie so far inside that nothing round them reaches out; if it did, the area would tell.
+    if (triple.some((k) => k >= border.length)) return true;
     const [p, q, r] = triple.map((k) => points[k]);
     return p && q && r && contains(border, { x: (p.x + q.x + r.x) / 3, y: (p.y + q.y + r.y) / 3 });
   });
