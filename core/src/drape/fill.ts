@@ -1,44 +1,16 @@
-import { type BagGraph, measure, waistOf } from '../bag/index.ts';
-import {
-  type ContentFit,
-  type Form,
-  halfOf,
-  type LeftOut,
-  type Packed,
-  packed,
-  roomOf,
-} from '../fit/index.ts';
+import type { BagGraph } from '../bag/index.ts';
+import { type ContentFit, type Form, halfOf, type LeftOut, type Packed } from '../fit/index.ts';
 import type { Body, Turn, Vec } from './body/body.ts';
-import { bodyOf, grown, scaled } from './body/growing.ts';
-import { type Cloth, clothOf } from './cloth/cloth.ts';
-import { THICK } from './cloth/fabric.ts';
-import { touchingOf } from './contact/touching.ts';
-import { type Closing, tiesOf } from './hang/closing.ts';
-import { wayRound } from './hang/pull.ts';
-import { type StrapNodes, withStraps } from './hang/strap-fabric.ts';
-import { type Mesh, meshOf } from './mesh/mesh.ts';
-import { fabricOf } from './mesh/mesh-fabric.ts';
-import { mouthOf } from './mesh/rim-loops.ts';
-import { flapsOf, partsOf, pinsOf } from './parts.ts';
-import { onTable, placing } from './placing.ts';
-import { carriersOf, laidOf, type Pose, usualPose } from './pose.ts';
+import { grown, scaled } from './body/growing.ts';
+import { carrying } from './carry.ts';
+import type { Cloth } from './cloth/cloth.ts';
+import type { StrapNodes } from './hang/strap-fabric.ts';
+import { type FillWith, GRAVITY, type LaidOut, laidOut, unitOf } from './laid-out.ts';
+import type { Mesh } from './mesh/mesh.ts';
+import { onTable } from './placing.ts';
+import { type Pose, usualPose } from './pose.ts';
 import { unfolding } from './unfold.ts';
-import { type Acting, farthest, stepFrame, stopAtPeaks, type World, worldOf } from './world.ts';
-
-/** What a bag is filled with, and how it is put. */
-export interface FillWith {
-  /** Things it must hold, each held against the bag. */
-  readonly contents: readonly ContentFit[];
-  /** How much there is in it besides, 0 to 1: of soft things that stand by themselves. */
-  readonly soft: number;
-  readonly pose: Pose;
-  /** What closes the bag, where it is closed. */
-  readonly closing?: Closing | undefined;
-  /** How far the drawstring is drawn, 0 to 1. */
-  readonly drawn?: number;
-  /** Wanted distance of nodes, as a part of a typical square; finer for measuring. */
-  readonly cells?: number;
-}
+import { type Acting, farthest, stepFrame, stopAtPeaks, type World } from './world.ts';
 
 /** A bag being filled, a frame at a time. Lengths in mm, y up, the table at 0. */
 export interface Filling {
@@ -80,19 +52,17 @@ export interface FilledNow {
   readonly drawn: number;
 }
 
-/** Cells along the side of a typical square. */
+/** Cells along the side of a typical square; and at first, while the bag finds its form. */
 const CELLS = 6;
-/** Beyond this many nodes the mesh is made coarser. */
-const MOST_NODES = 2400;
+const COARSER = 1.5;
+/** Steps of a frame on the coarse mesh: its fabric may give a little. */
+const STEPS_COARSE = 5;
 /** How hard a full bag is pushed at its bottom, and what share of that is felt at its top. */
 const PUSH = 8;
 const EVEN = 0.35;
 const EVEN_LYING = 0.4;
-const GRAVITY = 1;
-/** From so much of it on, it holds up what lies over the mouth. */
+/** From so much of it on, it holds up what lies over its mouth. */
 const FULL = 0.3;
-/** Pull on the mouth of a standing bag, per length of it, besides what its fabric weighs. */
-const HELD = 0.5;
 /** Frames in which what was laid inexactly finds its length; in which the filling comes; in which things grow. */
 const LAID = 6;
 const FILLED = 36;
@@ -103,6 +73,9 @@ const DRAWN = 80;
 /** At rest: nothing has come farther than this, mm, in so many frames. */
 const STILL = 1;
 const CALM = 16;
+/** On the coarse mesh it need be no stiller than this, mm, and no longer than so many frames. */
+const NEAR_STILL = 3;
+const LONGEST_COARSE = 112;
 /** From this frame on what still moves is slowed down more and more. */
 const TIRED = 120;
 const TIRING = 0.3;
@@ -110,95 +83,53 @@ const tired = (frames: number) => Math.max(0, frames) * TIRING;
 /** What the air takes of the speed of what hangs on the bag, a second; and that tires later. */
 const AIR = 6;
 const TIRED_HANGING = 160;
-/** Frames after which it is enough. */
+/** Frames after which it is enough, on either mesh. */
 const LONGEST = 320;
-
-/** The length, mm, that the solver counts as 1: a square of a bag three across. */
-export function unitOf(graph: BagGraph): number {
-  const { width, height, depth } = measure(graph);
-  return Math.max(20, (width + height + depth) / 7);
-}
 
 /**
  * Begins to fill a bag, from how it lies when it is made up and pressed. The same bag always fills the same way.
  *
+ * It finds its form on a coarse mesh first, which is quick, and then its details on the fine one, which is the one that
+ * is shown.
+ *
  * @param from a form that is there. Where its mesh and its pose are those of this bag, and the same things are in it,
  * the filling begins from it: another softness, a cord that is drawn, what closes it.
  */
-export function fillBag(
-  graph: BagGraph,
-  { contents, soft, pose, closing, drawn = 0, cells = CELLS }: FillWith,
-  from?: FilledNow,
-): Filling {
+export function fillBag(graph: BagGraph, how: FillWith, from?: FilledNow): Filling {
+  const { soft, pose, drawn = 0, cells = CELLS } = how;
   const unit = unitOf(graph);
-  let spacing = unit / cells;
-  let mesh = meshOf(graph, spacing);
-  while (mesh.count > MOST_NODES && spacing < unit) {
-    spacing *= 1.25;
-    const coarser = meshOf(graph, spacing);
-    if (coarser.count === mesh.count) break;
-    mesh = coarser;
-  }
-  const bag = fabricOf(mesh, THICK, waistOf(graph));
-  const mouth = mouthOf(mesh.triangles, (t) => bag.patches[t]?.holds === true);
-  const { fabric, straps, sewn } = withStraps(
-    bag,
-    graph.trim?.straps ?? [],
-    laidOf(graph, pose),
-    spacing,
-    THICK,
-  );
-  const { packed: inside, leftOut } = packed(contents, roomOf(graph));
-  const carriers = pose === 'hang' ? carriersOf(graph, mesh, mouth, straps, fabric.start) : [];
-  const put = placing(fabric.start, bag, pose, straps);
-  const parts = partsOf(bag, straps);
-  const [, ...hanging] = parts;
-  const loose = hanging.filter((part) => !part.some((v) => carriers.includes(v)));
-  const { flaps, roots } = flapsOf(mesh);
-  const cloth = clothOf({ ...fabric, start: put.nodes }, unit, loose.flat());
-  const things = inside.map((thing) => bodyOf(thing, put.place, put.turn, unit));
-  const world = worldOf(
-    {
-      cloth,
-      touching: touchingOf(cloth.count, cloth.membrane.triangles, sewn, THICK / unit, spacing / unit),
-      sewn,
-      mouth,
-      flaps,
-      bodies: things,
-      spacing: spacing / unit,
-      parts,
-    },
-    carriers,
-  );
-  const pins = pinsOf(carriers, cloth.position, mouth, roots);
-  const mass = cloth.membrane.area.reduce((sum, own) => sum + own, 0);
-  const wayAround = mouth.length * (spacing / unit);
-  const ties = (closing ? tiesOf(closing, graph, mesh, mouth, bag.start) : []).map((tie) => ({
-    ...tie,
-    length: tie.length / unit,
-  }));
-  const round = wayRound(cloth.position, mouth);
-  const unfold = unfolding(graph, mesh, bag.start);
+  const fine = laidOut(graph, how, cells);
+  const { mesh, cloth, world, straps, packed: inside, leftOut, put } = fine;
+  const things = world.bodies;
+  const unfold = unfolding(graph, mesh, fine.pressed);
   const before =
     from && isSame(from, { pose, unit, contents: inside, triangles: cloth.membrane.triangles })
       ? from
       : undefined;
   if (before) goOn(before, cloth, things);
+  const rough = before ? undefined : laidOut(graph, how, cells / COARSER, things);
+  const carry = rough && carrying(rough, fine);
+  /** What moves now. */
+  let moving: LaidOut = rough ?? fine;
   let [frame, still] = [before ? FILLED : 0, false];
-  const lately = cloth.position.slice();
+  /** The frame in which it was carried onto the fine mesh. */
+  let begun = 0;
+  let lately = moving.cloth.position.slice();
   const drawnBefore = before?.drawn ?? 0;
   const drawnAt = (now: number) =>
     drawnBefore + (drawn - drawnBefore) * Math.min(1, Math.max(0, now - FILLED) / DRAWN);
-  const acting = (): Acting => ({
+  /** Until then it changes by itself: things grow, the mouth is drawn. */
+  const busy = CALM + (drawn > 0 ? FILLED + DRAWN : GROWN);
+  const acting = ({ pins, ties, round, lift }: LaidOut): Acting => ({
     softness: {
       push: PUSH * soft * Math.min(1, Math.max(0, frame - LAID) / (FILLED - LAID)),
       even: pose === 'lie' ? EVEN_LYING : EVEN,
       mouth: pose === 'lie' ? 'back' : 'up',
     },
     gravity: GRAVITY,
-    damping: frame < LAID ? 250 : frame < FILLED ? 3 : 1.5 + tired(frame - TIRED),
-    air: frame < LAID ? 250 : AIR + tired(frame - TIRED_HANGING),
-    lift: pose === 'stand' ? GRAVITY * mass + HELD * wayAround : 0,
+    damping: frame < LAID ? 250 : frame < FILLED ? 3 : 1.5 + tired(frame - begun - TIRED),
+    air: frame < LAID ? 250 : AIR + tired(frame - begun - TIRED_HANGING),
+    lift,
     table: pose !== 'hang',
     filled: soft >= FULL,
     pins,
@@ -218,7 +149,7 @@ export function fillBag(
       return frame;
     },
     get settled() {
-      return still || frame >= LONGEST;
+      return still || frame - begun >= LONGEST;
     },
     get atRest() {
       return still;
@@ -228,13 +159,17 @@ export function fillBag(
         const thing = things[i];
         if (thing) thing.form = grown(form, before ? 1 : Math.min(1, frame / GROWN), unit);
       });
-      stepFrame(world, acting());
+      const coarse = moving !== fine;
+      stepFrame(moving.world, acting(moving), coarse ? STEPS_COARSE : undefined);
       frame++;
-      if (frame > FILLED) stopAtPeaks(world);
+      if (frame > FILLED) stopAtPeaks(moving.world);
+      if (coarse) carry?.();
       if (frame % CALM > 0) return;
-      const moved = farthest(cloth.position, lately) * unit;
-      still = frame > CALM + (drawn > 0 ? FILLED + DRAWN : GROWN) && moved < STILL;
-      lately.set(cloth.position);
+      const moved = farthest(moving.cloth.position, lately) * unit;
+      const calm = frame > busy && moved < (coarse ? NEAR_STILL : STILL);
+      if (coarse && (calm || frame >= LONGEST_COARSE)) [moving, begun] = [fine, frame - FILLED];
+      else if (!coarse) still = calm;
+      lately = moving.cloth.position.slice();
     },
     get now() {
       const { triangles } = cloth.membrane;

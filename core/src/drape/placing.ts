@@ -4,6 +4,16 @@ import { type Fabric, THICK } from './cloth/fabric.ts';
 import type { StrapNodes } from './hang/strap-fabric.ts';
 import type { Pose } from './pose.ts';
 
+/** How a bag is put into its pose. */
+export interface Placing {
+  /** The pressed bag in its pose, three numbers a node, mm. */
+  readonly nodes: Float64Array;
+  /** How what is in it is turned with it. */
+  readonly turn: Turn;
+  /** Where a place of the pressed bag comes to lie. */
+  place(p: Vec): Vec;
+}
+
 /** A hung bag hangs so far above the table, mm. */
 const ABOVE = 50;
 
@@ -11,7 +21,12 @@ const ABOVE = 50;
  * Puts the pressed bag into its pose: upright, hung above the table, or on its back. Only straps that it lies on raise
  * it; others lie no lower than the table, and a flap that is longer than the bag goes on along the table in front.
  */
-export function placing(start: Float64Array, bag: Fabric, pose: Pose, straps: readonly StrapNodes[]) {
+export function placing(
+  start: Float64Array,
+  bag: Fabric,
+  pose: Pose,
+  straps: readonly StrapNodes[],
+): Placing {
   const lies = pose === 'lie';
   const laid = (x: number, y: number, z: number): Vec => (lies ? [x, z, -y] : [x, y, z]);
   const nodes = new Float64Array(start.length);

@@ -4,7 +4,7 @@ import { inNet } from '../bag/index.ts';
 import { familyOf } from '../families/index.ts';
 import { materialsOf, sizeTable } from '../fit/index.ts';
 import { constructions, testDocument } from '../testing/arbitraries.ts';
-import { unitOf } from './fill.ts';
+import { unitOf } from './laid-out.ts';
 import { meshOf } from './mesh/mesh.ts';
 import { fabricOf } from './mesh/mesh-fabric.ts';
 import { unfolding } from './unfold.ts';

@@ -107,7 +107,7 @@ export function worldOf(
   };
 }
 
-/** Seconds of a frame; each is worked out in so many steps. */
+/** Seconds of a frame; each is worked out in so many steps, unless told otherwise. */
 export const FRAME = 1 / 60;
 const STEPS = 8;
 /** Closings and cords pull no faster than this, units a second. */
@@ -121,11 +121,15 @@ const MOST_LIGHT = 150;
 const RINGS = 3;
 const AGAIN = 3;
 
-/** Moves the world on by one frame: position-based dynamics with compliance, in small steps. */
-export function stepFrame(world: World, acting: Acting): void {
+/**
+ * Moves the world on by one frame: position-based dynamics with compliance, in small steps.
+ *
+ * @param steps fewer are quicker, and let fabric give more.
+ */
+export function stepFrame(world: World, acting: Acting, steps = STEPS): void {
   const { cloth, touching, before, frameBefore, bodies, spacing, mouth } = world;
   const { position: p, velocity: v, inverseMass: w, membrane, bending } = cloth;
-  const h = FRAME / STEPS;
+  const h = FRAME / steps;
   // What has been led out lies on other sides of one another than it did.
   if (lookForTangles(world.tangle, p)) touching.unseen = Infinity;
   if (watch(touching, p, Math.min(world.speed, 2 * FASTEST) * FRAME)) watchBorders(world.brushing, p);
@@ -138,7 +142,7 @@ export function stepFrame(world: World, acting: Acting): void {
   lookAround(world);
   const { near } = world;
   const edges = bodies.map(({ form }) => edgePlaces(form, spacing));
-  for (let k = 0; k < STEPS; k++) {
+  for (let k = 0; k < steps; k++) {
     inflate(cloth, acting.softness, low, high, h);
     pull(world, acting, lean, h);
     before.set(p);

@@ -34,6 +34,7 @@ export function nearBody(cloth: Cloth, body: Body, thick: number, spacing: numbe
     holding,
   } = cloth;
   const far = reachOf(body) + 2 * spacing;
+  const reach = 4 * thick;
   const [x, y, z] = body.at;
   const within = (v: number) =>
     Math.abs(at(p, 3 * v) - x) < far &&
@@ -58,9 +59,18 @@ export function nearBody(cloth: Cloth, body: Body, thick: number, spacing: numbe
     if (nth(holding, t) === 0) continue;
     const [a, b, c] = [nth(triangles, 3 * t), nth(triangles, 3 * t + 1), nth(triangles, 3 * t + 2)];
     if (!within(a)) continue;
+    const lowX = Math.min(at(p, 3 * a), at(p, 3 * b), at(p, 3 * c)) - reach;
+    const lowY = Math.min(at(p, 3 * a + 1), at(p, 3 * b + 1), at(p, 3 * c + 1)) - reach;
+    const lowZ = Math.min(at(p, 3 * a + 2), at(p, 3 * b + 2), at(p, 3 * c + 2)) - reach;
+    const highX = Math.max(at(p, 3 * a), at(p, 3 * b), at(p, 3 * c)) + reach;
+    const highY = Math.max(at(p, 3 * a + 1), at(p, 3 * b + 1), at(p, 3 * c + 1)) + reach;
+    const highZ = Math.max(at(p, 3 * a + 2), at(p, 3 * b + 2), at(p, 3 * c + 2)) + reach;
     places.forEach((place, k) => {
-      const [px, py, pz] = [at(inSpace, 3 * k), at(inSpace, 3 * k + 1), at(inSpace, 3 * k + 2)];
-      if (overTriangle(p, a, b, c, px, py, pz, 4 * thick, found))
+      const px = at(inSpace, 3 * k);
+      const py = at(inSpace, 3 * k + 1);
+      const pz = at(inSpace, 3 * k + 2);
+      if (px < lowX || px > highX || py < lowY || py > highY || pz < lowZ || pz > highZ) return;
+      if (overTriangle(p, a, b, c, px, py, pz, reach, found))
         held.push({ place, triangle: t, sb: at(found, 1), sc: at(found, 2) });
     });
   }

@@ -5,9 +5,11 @@ import { familyOf } from '../../families/index.ts';
 import { materialsOf, sizeTable } from '../../fit/index.ts';
 import { area, distance } from '../../geometry/index.ts';
 import { constructions, testDocument } from '../../testing/arbitraries.ts';
-import { unitOf } from '../fill.ts';
+import { built } from '../../testing/built.ts';
+import { unitOf } from '../laid-out.ts';
 import { meshOf } from './mesh.ts';
 import { fabricOf } from './mesh-fabric.ts';
+import { ontoMesh } from './onto-mesh.ts';
 
 // What has a mouth of less than a finger's way round is no bag, and finer than any mesh.
 const graphs = constructions
@@ -102,5 +104,71 @@ describe('the mesh of any bag', () => {
       }),
       { numRuns: 40 },
     );
+  });
+});
+
+describe('the form carried from a coarse mesh onto a fine one', () => {
+  /** Where the nodes of a mesh lie on the pressed bag, with no layers: all their places are those of facets. */
+  const onto = (mesh: ReturnType<typeof meshOf>) => {
+    const { count, triangles, corners, vertices, facets } = mesh;
+    const places: Array<Array<{ x: number; y: number; z: number }>> = Array.from({ length: count }, () => []);
+    facets.forEach(({ motion }, t) => {
+      for (let k = 0; k < 3; k++) {
+        const vertex = vertices[corners[3 * t + k] ?? 0] ?? { x: 0, y: 0 };
+        places[triangles[3 * t + k] ?? 0]?.push(move(motion, vertex));
+      }
+    });
+    return places;
+  };
+
+  test('lies where it did: any place on a facet, however the bag is moved as a whole', () => {
+    fc.assert(
+      fc.property(graphs, fc.double({ min: 0, max: 6, noNaN: true }), (graph, turn) => {
+        const [coarse, fine] = [meshOf(graph, unitOf(graph) / 4), meshOf(graph, unitOf(graph) / 6)];
+        const moved = ({ x, y, z }: { x: number; y: number; z: number }) => [
+          x * Math.cos(turn) - z * Math.sin(turn) + 10,
+          2 * y - 5,
+          x * Math.sin(turn) + z * Math.cos(turn),
+        ];
+        const known = onto(coarse).map(([place = { x: 0, y: 0, z: 0 }]) => moved(place));
+        const into = new Float64Array(3 * fine.count).fill(Number.NaN);
+        ontoMesh(coarse, fine)(Float64Array.from(known.flat()), into);
+        const reached = new Set(coarse.facets);
+        let carried = 0;
+        onto(fine).forEach((places, node) => {
+          // Nodes of what is eased or sewn across lie at several places; the pressed bag has no one of them.
+          const wanted = places.map(moved);
+          const own = [...into.subarray(3 * node, 3 * node + 3)];
+          if (own.some(Number.isNaN)) return;
+          carried++;
+          const off = Math.min(
+            ...wanted.map((place) => Math.hypot(...place.map((value, k) => value - (own[k] ?? 0)))),
+          );
+          const apart = Math.max(
+            ...wanted.map((place) => Math.hypot(...place.map((value, k) => value - (wanted[0]?.[k] ?? 0)))),
+          );
+          expect(off).toBeLessThan(2 * apart + 0.5 * coarse.spacing);
+        });
+        // Only facets so small that the coarse mesh has none of them carry nothing.
+        if (fine.facets.every((facet) => reached.has(facet))) expect(carried).toBe(fine.count);
+      }),
+      { numRuns: 30 },
+    );
+  });
+
+  test('exactly, on a bag of two like faces', () => {
+    const { graph } = built({
+      family: 'two-faces',
+      face: { of: 'motifs', motif: 'm1', rounds: 4, columns: 3, rows: 3 },
+      tuck: 0,
+    });
+    const [coarse, fine] = [meshOf(graph, unitOf(graph) / 4), meshOf(graph, unitOf(graph) / 6)];
+    const flat = onto(coarse).flatMap(([p]) => [p?.x ?? 0, p?.y ?? 0, p?.z ?? 0]);
+    const into = new Float64Array(3 * fine.count);
+    ontoMesh(coarse, fine)(Float64Array.from(flat), into);
+    onto(fine).forEach(([p], node) => {
+      expect(into[3 * node]).toBeCloseTo(p?.x ?? 0, 6);
+      expect(into[3 * node + 1]).toBeCloseTo(p?.y ?? 0, 6);
+    });
   });
 });
