@@ -7,6 +7,7 @@ import { usePointed } from '../drawing/pointed.ts';
 import type { Work } from '../madeup/MadeUpThreads.tsx';
 import { Binding } from './Binding.tsx';
 import { Contents } from './Contents.tsx';
+import { bandOn, neighboursOf } from './edge-band.ts';
 import { FilledThreads } from './FilledThreads.tsx';
 import { fitView, ghostCorners, VIEW } from './fit-view.ts';
 import { type Dressed, dress, putFrame } from './geometry.ts';
@@ -60,6 +61,12 @@ export function FilledScene({ state: { plan, start, frames }, frame, open, work 
   useEffect(() => {
     turned.current = false;
   }, [start.pose]);
+  const { edging } = plan.graph.trim ?? {};
+  const beside = useMemo(() => neighboursOf(start), [start]);
+  const band = useMemo(
+    () => (edging && places ? bandOn(start.rims, beside, places, edging) : undefined),
+    [start, beside, places, edging],
+  );
   const aspect = size.width / Math.max(1, size.height);
   useEffect(() => {
     if (!places || turned.current) return;
@@ -69,11 +76,14 @@ export function FilledScene({ state: { plan, start, frames }, frame, open, work 
     );
     // The corners of the box round a shadow lie outside it.
     const round = shadow.map((corner) => corner.lerp(new Vector3(x, 0, z), 0.25));
-    const { centre, far } = fitView(places, aspect, [...ghostCorners(start, places), ...round]);
+    const edge = Array.from({ length: (band?.points.length ?? 0) / 3 }, (_, k) =>
+      new Vector3().fromArray(band?.points ?? [], 3 * k),
+    );
+    const { centre, far } = fitView(places, aspect, [...ghostCorners(start, places), ...round, ...edge]);
     camera.position.copy(VIEW.clone().multiplyScalar(far).add(centre));
     setMiddle([centre.x, centre.y, centre.z]);
     invalidate();
-  }, [places, start, aspect, camera, invalidate]);
+  }, [places, band, start, aspect, camera, invalidate]);
   const shadow = useMemo(() => (places ? shadowOf(places) : undefined), [places]);
   const cut = useMemo(() => (open && places ? cutOf(start.pose, places) : UNCUT), [open, places, start.pose]);
   const onMove = (event: ThreeEvent<PointerEvent>) => {
@@ -110,7 +120,7 @@ export function FilledScene({ state: { plan, start, frames }, frame, open, work 
       {shown && <Contents start={start} frame={shown} />}
       {places && work && <FilledThreads plan={plan} start={start} places={places} work={work} />}
       {places && frame >= start.unfolding.length && <Binding plan={plan} start={start} places={places} />}
-      {places && <Trim plan={plan} start={start} places={places} open={open} />}
+      {band && !open && <Trim plan={plan} band={band} />}
       {shadow && (
         <mesh
           rotation={[-Math.PI / 2, 0, 0]}
