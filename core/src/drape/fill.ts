@@ -70,8 +70,9 @@ const GROWN = 50;
 /** A mouth that is drawn shut all the way is still so long, of its way round; and it takes so many frames. */
 const BUNCHED = 0.15;
 const DRAWN = 80;
-/** At rest: nothing has come farther than this, mm, in so many frames. */
+/** At rest: nothing of the bag has come farther than this, mm, in so many frames, and nothing that hangs on it. */
 const STILL = 1;
+const STILL_HANGING = 3;
 const CALM = 16;
 /** On the coarse mesh it need be no stiller than this, mm, and no longer than so many frames. */
 const NEAR_STILL = 3;
@@ -165,8 +166,10 @@ export function fillBag(graph: BagGraph, how: FillWith, from?: FilledNow): Filli
       if (frame > FILLED) stopAtPeaks(moving.world);
       if (coarse) carry?.();
       if (frame % CALM > 0) return;
-      const moved = farthest(moving.cloth.position, lately) * unit;
-      const calm = frame > busy && moved < (coarse ? NEAR_STILL : STILL);
+      const moved = moving.world.parts.map((part) => farthest(moving.cloth.position, lately, part) * unit);
+      const calm =
+        frame > busy &&
+        moved.every((mm, part) => mm < (coarse ? NEAR_STILL : part === 0 ? STILL : STILL_HANGING));
       if (coarse && (calm || frame >= LONGEST_COARSE)) [moving, begun] = [fine, frame - FILLED];
       else if (!coarse) still = calm;
       lately = moving.cloth.position.slice();

@@ -172,7 +172,7 @@ export function stepFrame(world: World, acting: Acting, steps = STEPS): void {
     for (const body of bodies) settleBody(body, h, keep - RUB * h, FASTEST);
   }
   if (acting.table) steady(world);
-  world.speed = farthest(p, frameBefore) / FRAME;
+  world.speed = Math.max(...world.parts.map((part) => farthest(p, frameBefore, part))) / FRAME;
 }
 
 /** Takes away what the bag has gained of speed along the table: it is held where it is, as by a hand. */
@@ -267,14 +267,14 @@ function pull(
 }
 
 /** How far the node that has moved most is from where it was. */
-export function farthest(p: Float64Array, q: Float64Array): number {
+export function farthest(p: Float64Array, q: Float64Array, nodes: readonly number[]): number {
   let most = 0;
-  for (let i = 0; i < p.length; i += 3)
-    most = Math.max(
-      most,
-      Math.hypot(at(p, i) - at(q, i), at(p, i + 1) - at(q, i + 1), at(p, i + 2) - at(q, i + 2)),
-    );
-  return most;
+  for (const v of nodes) {
+    const i = 3 * v;
+    const [x, y, z] = [at(p, i) - at(q, i), at(p, i + 1) - at(q, i + 1), at(p, i + 2) - at(q, i + 2)];
+    most = Math.max(most, x * x + y * y + z * z);
+  }
+  return Math.sqrt(most);
 }
 
 /**

@@ -41,7 +41,7 @@ const LEAST_ROUND = 0.75;
 export const FILLED_CHECKS: readonly FilledCheck[] = [
   {
     name: 'rests',
-    how: 'comes to rest by itself: nothing has moved a millimetre in a quarter of a second',
+    how: 'comes to rest by itself: nothing of it moves a millimetre in a quarter of a second, nothing that hangs on it three',
     of: ({ filling }) => unless(filling.atRest, `still moves after ${filling.frame} frames`),
   },
   {

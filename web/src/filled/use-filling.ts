@@ -15,6 +15,9 @@ export interface FillState {
 /** Quiet time after an edit before the bag is filled anew, ms. */
 const PAUSE = 150;
 
+/** Drawing without a graphics card takes from what works out the form: then it rests so many times as long as it took. */
+const RESTING = 3;
+
 /**
  * Fills the bag in a worker; a changed plan, or another way to fill it, ends the old filling and begins another, from the
  * form that is there where it can.
@@ -27,38 +30,47 @@ export function useFilling(
   const [state, setState] = useState<ReturnType<typeof useFilling>>(undefined);
   // One worker as long as the bag is looked at: it knows the form that is there.
   const filler = useFiller(setState);
+  const first = useRef(true);
   useEffect(() => {
     let wanted = true;
-    const timer = setTimeout(() => {
-      const frames: FillFrame[] = [];
-      let begun: FillStart | undefined;
-      // The answer may overtake the last frame, which comes another way: neither may undo the other.
-      let shape: FilledShape | undefined;
-      const tell = () => {
-        if (wanted && begun) setState({ plan, start: begun, frames: [...frames], shape });
-      };
-      const onFrames = proxy(async (more: readonly FillFrame[]) => {
-        frames.push(...more);
-        tell();
-        await new Promise((drawn) => requestAnimationFrame(drawn));
-      });
-      const onStart = proxy((start: FillStart) => {
-        begun = start;
-        // Before it is filled it is put together: that is there to be scrubbed back to.
-        frames.unshift(...start.unfolding);
-      });
-      filler()
-        .fill(plan.document, hand, { pose, soft, closed, drawn }, onStart, onFrames)
-        .then(
-          (measured) => {
-            shape = measured;
-            tell();
-          },
-          (error: unknown) => {
-            if (wanted) setState({ failed: error instanceof Error ? error.message : 'The worker ended.' });
-          },
-        );
-    }, PAUSE);
+    const timer = setTimeout(
+      () => {
+        first.current = false;
+        const frames: FillFrame[] = [];
+        let begun: FillStart | undefined;
+        // The answer may overtake the last frame, which comes another way: neither may undo the other.
+        let shape: FilledShape | undefined;
+        const tell = () => {
+          if (wanted && begun) setState({ plan, start: begun, frames: [...frames], shape });
+        };
+        const onFrames = proxy(async (more: readonly FillFrame[]) => {
+          frames.push(...more);
+          const began = performance.now();
+          tell();
+          // The second is asked for when the first has been drawn.
+          for (let k = 0; k < 2; k++) await new Promise((drawn) => requestAnimationFrame(drawn));
+          const spent = performance.now() - began;
+          await new Promise((rested) => setTimeout(rested, RESTING * spent));
+        });
+        const onStart = proxy((start: FillStart) => {
+          begun = start;
+          // Before it is filled it is put together: that is there to be scrubbed back to.
+          frames.unshift(...start.unfolding);
+        });
+        filler()
+          .fill(plan.document, hand, { pose, soft, closed, drawn }, onStart, onFrames)
+          .then(
+            (measured) => {
+              shape = measured;
+              tell();
+            },
+            (error: unknown) => {
+              if (wanted) setState({ failed: error instanceof Error ? error.message : 'The worker ended.' });
+            },
+          );
+      },
+      first.current ? 0 : PAUSE,
+    );
     return () => {
       wanted = false;
       clearTimeout(timer);

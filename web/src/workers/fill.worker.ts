@@ -160,6 +160,14 @@ function frameOf(filling: Filling, nodes: Int32Array): FillFrame {
   return { places, bodies: Float32Array.from(bodies) };
 }
 
+const turn = new MessageChannel();
+/** Lets what waits come in; at once, where a timer would wait its least time each time. */
+const messagesThrough = () =>
+  new Promise<void>((next) => {
+    turn.port1.onmessage = () => next();
+    turn.port2.postMessage(undefined);
+  });
+
 /** What is being filled now, and for which hand: the next begins from it where it can, and ends it. */
 let current: { readonly filling: Filling; readonly hand: Settings['hand'] } | undefined;
 
@@ -205,7 +213,7 @@ const filler = {
       keep();
       show();
       // Lets messages through: that something has been drawn, or that this fill is no longer wanted.
-      await new Promise((next) => setTimeout(next));
+      await messagesThrough();
       if (current?.filling !== filling) return undefined;
     }
     keep();
