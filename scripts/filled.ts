@@ -1,6 +1,6 @@
 import { type BagDocument, type FillWith, measure, POSES, planOf, shapeOf, usualPose } from '@fennot/core';
 import { crossings, sidesOf } from '../core/src/drape/contact/crossings.ts';
-import { FILLED_CHECKS, filledBag, likelyBags } from '../core/src/testing/filled.ts';
+import { FILLED_CHECKS, filledBag, likelyBags, placesApart } from '../core/src/testing/filled.ts';
 import { demoBags } from '../server/src/demo/index.ts';
 
 /**
@@ -41,7 +41,7 @@ function table(wanted: string): void {
   const cm = (mm: number) => (mm / 10).toFixed(1);
   const percent = (share: number) => (100 * share).toFixed(1);
   console.log(
-    '| bag | pose | nodes | s | at rest after | strain 95 of 100, worst, % | width, height, depth, cm | pressed, cm | litres | stands out, mm | passes through | finer: litres, % |',
+    '| bag | pose | nodes | s | at rest after | strain 95 of 100, worst, % | width, height, depth, cm | pressed, cm | litres | stands out, mm | passes through | finer: litres, %; places, mm |',
   );
   console.log('|---|---|--:|--:|--:|--:|---|---|--:|--:|--:|--:|');
   for (const document of demoBags()) {
@@ -52,7 +52,7 @@ function table(wanted: string): void {
       const { filling, shape, seconds } = fill(document, { pose });
       const { cloth, frame, atRest } = filling;
       const usual = pose === usualPose(graph);
-      const finer = usual ? fill(document, { pose, cells: 8 }).shape.volume / shape.volume - 1 : undefined;
+      const finer = usual ? fill(document, { pose, cells: 8 }) : undefined;
       const through = crossings(sidesOf(cloth.membrane.triangles, 1 / 6), cloth.position).length;
       const cells = [
         document.name,
@@ -66,7 +66,9 @@ function table(wanted: string): void {
         shape.volume.toFixed(1),
         shape.sticksOut.toFixed(1),
         through,
-        finer === undefined ? '' : percent(finer),
+        finer
+          ? `${percent(finer.shape.volume / shape.volume - 1)}; ${placesApart(filling, finer.filling).toFixed(1)}`
+          : '',
       ];
       console.log(`| ${cells.join(' | ')} |`);
     }

@@ -1,5 +1,8 @@
 import { describe, expect, test } from 'vitest';
-import { FILLED_CHECKS, filledBag, likelyBags } from './filled.ts';
+import type { Construction } from '../families/index.ts';
+import { planOf } from '../plan/index.ts';
+import { testDocument } from './arbitraries.ts';
+import { FILLED_CHECKS, filledBag, likelyBags, placesApart } from './filled.ts';
 
 /** What is true of all that was tried; the rest is counted by `npm run filled -- likely`. */
 const ALWAYS = ['no larger than its fabric', 'way round', 'what is in it is inside'];
@@ -30,4 +33,22 @@ test('every check speaks of a bag that is not so', () => {
   const silent = FILLED_CHECKS.filter((check) => check.of(filled).length === 0).map(({ name }) => name);
   // It rested before it was blown up, and there may be nothing in it.
   expect(silent.filter((name) => !['rests', 'what is in it is inside'].includes(name))).toEqual([]);
+});
+
+describe('a mesh of a third more cells', () => {
+  const bags: [string, Construction][] = [
+    ['on point', { family: 'on-point', motif: 'm1', rounds: 4, across: 1, rows: 2, bottom: 'straight' }],
+    [
+      'two faces',
+      { family: 'two-faces', face: { of: 'motifs', motif: 'm1', rounds: 4, columns: 3, rows: 3 }, tuck: 0 },
+    ],
+  ];
+
+  test.each(bags)('comes to the same places, but for three millimetres: %s', (_, construction) => {
+    const plan = planOf(testDocument(construction));
+    const { filling } = filledBag(plan);
+    expect(placesApart(filling, filledBag(plan, { cells: 8 }).filling)).toBeLessThan(3);
+    // And would tell of another form: a softer bag.
+    expect(placesApart(filling, filledBag(plan, { cells: 8, soft: 0.1 }).filling)).toBeGreaterThan(3);
+  });
 });

@@ -54,7 +54,13 @@ export function sidesOf(triangles: Int32Array, cell: number): Sides {
 }
 
 /** The slots of the cells that a side reaches into, one after the other; how many there are. */
-function slotsOf({ ends, cell, starts }: Sides, p: Float64Array, s: number, into: Int32Array): number {
+function slotsOf(
+  { ends, starts }: Sides,
+  p: Float64Array,
+  cell: number,
+  s: number,
+  into: Int32Array,
+): number {
   const [a, b] = [3 * nth(ends, 2 * s), 3 * nth(ends, 2 * s + 1)];
   const lastX = Math.floor(Math.max(at(p, a), at(p, b)) / cell);
   const lastY = Math.floor(Math.max(at(p, a + 1), at(p, b + 1)) / cell);
@@ -63,21 +69,32 @@ function slotsOf({ ends, cell, starts }: Sides, p: Float64Array, s: number, into
   for (let i = Math.floor(Math.min(at(p, a), at(p, b)) / cell); i <= lastX; i++)
     for (let j = Math.floor(Math.min(at(p, a + 1), at(p, b + 1)) / cell); j <= lastY; j++)
       for (let k = Math.floor(Math.min(at(p, a + 2), at(p, b + 2)) / cell); k <= lastZ; k++)
-        if (many < into.length) into[many++] = slotOf(starts.length - 1, i, j, k);
+        into[many++] = slotOf(starts.length - 1, i, j, k);
   return many;
 }
 
-/** A side that reaches into more cells than this is torn to shreds anyway. */
-const MOST_CELLS = 512;
-const reached = new Int32Array(MOST_CELLS);
+/** No side is longer than so many cells, so it reaches into no more than these. */
+const LONGEST = 3;
+const reached = new Int32Array((LONGEST + 2) ** 3);
+
+/** The longest side there is now. */
+function longestOf({ ends }: Sides, p: Float64Array): number {
+  let most = 0;
+  for (let s = 0; s < ends.length; s += 2) {
+    const [a, b] = [3 * nth(ends, s), 3 * nth(ends, s + 1)];
+    const [x, y, z] = [at(p, b) - at(p, a), at(p, b + 1) - at(p, a + 1), at(p, b + 2) - at(p, a + 2)];
+    most = Math.max(most, x * x + y * y + z * z);
+  }
+  return Math.sqrt(most);
+}
 
 /** Sorts sides into the cells they reach into now. */
-function sortSides(sides: Sides, p: Float64Array): void {
+function sortSides(sides: Sides, p: Float64Array, cell: number): void {
   const { ends, starts } = sides;
   const many = ends.length / 2;
   starts.fill(0);
   for (let s = 0; s < many; s++) {
-    const cells = slotsOf(sides, p, s, reached);
+    const cells = slotsOf(sides, p, cell, s, reached);
     for (let n = 0; n < cells; n++) {
       const slot = nth(reached, n);
       starts[slot] = nth(starts, slot) + 1;
@@ -88,7 +105,7 @@ function sortSides(sides: Sides, p: Float64Array): void {
   if (sides.sorted.length < all) sides.sorted = new Int32Array(2 * all);
   const { sorted } = sides;
   for (let s = 0; s < many; s++) {
-    const cells = slotsOf(sides, p, s, reached);
+    const cells = slotsOf(sides, p, cell, s, reached);
     for (let n = 0; n < cells; n++) {
       const slot = nth(reached, n);
       const place = nth(starts, slot) - 1;
@@ -100,8 +117,9 @@ function sortSides(sides: Sides, p: Float64Array): void {
 
 /** Where fabric passes through fabric. */
 export function crossings(sides: Sides, p: Float64Array): Crossing[] {
-  sortSides(sides, p);
-  const { triangles, ends, cell, starts, sorted } = sides;
+  const cell = Math.max(sides.cell, longestOf(sides, p) / LONGEST);
+  sortSides(sides, p, cell);
+  const { triangles, ends, starts, sorted } = sides;
   const slots = starts.length - 1;
   const found: Crossing[] = [];
   for (let t = 0; t < triangles.length; t += 3) {
