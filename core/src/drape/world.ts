@@ -91,7 +91,7 @@ export function worldOf(
   ]);
   return {
     ...world,
-    loaded: partOf(membrane, carriers.length > 0 ? [...carriers, ...ends] : [], RINGS),
+    loaded: partOf(membrane, [...carriers, ...ends], RINGS),
     brushing: brushingOf(
       touching.triangles,
       nearOf(world.cloth.count, touching.triangles, []),
