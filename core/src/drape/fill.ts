@@ -108,14 +108,18 @@ export function fillBag(graph: BagGraph, how: FillWith, from?: FilledNow): Filli
       ? from
       : undefined;
   if (before) goOn(before, cloth, things);
-  const rough = before ? undefined : laidOut(graph, how, cells / COARSER, things);
-  const carry = rough && carrying(rough, fine);
-  /** What moves now. */
-  let moving: LaidOut = rough ?? fine;
+  /** The coarse mesh as long as it moves, and what carries its form over. */
+  let rough: { readonly bag: LaidOut; carry(): void } | undefined;
+  /** Laid out when it is first moved: the pressed bag is there to be shown before. */
+  const roughly = () => {
+    const bag = laidOut(graph, how, cells / COARSER, things);
+    return { bag, carry: carrying(bag, fine) };
+  };
   let [frame, still] = [before ? FILLED : 0, false];
   /** The frame in which it was carried onto the fine mesh. */
   let begun = 0;
-  let lately = moving.cloth.position.slice();
+  /** Where what moves was when it was last looked at. */
+  let lately: Float64Array | undefined;
   const drawnBefore = before?.drawn ?? 0;
   const drawnAt = (now: number) =>
     drawnBefore + (drawn - drawnBefore) * Math.min(1, Math.max(0, now - FILLED) / DRAWN);
@@ -160,19 +164,22 @@ export function fillBag(graph: BagGraph, how: FillWith, from?: FilledNow): Filli
         const thing = things[i];
         if (thing) thing.form = grown(form, before ? 1 : Math.min(1, frame / GROWN), unit);
       });
-      const coarse = moving !== fine;
-      stepFrame(moving.world, acting(moving), coarse ? STEPS_COARSE : undefined);
+      if (frame === 0) rough = roughly();
+      const moving = rough?.bag ?? fine;
+      stepFrame(moving.world, acting(moving), rough ? STEPS_COARSE : undefined);
       frame++;
       if (frame > FILLED) stopAtPeaks(moving.world);
-      if (coarse) carry?.();
+      rough?.carry();
       if (frame % CALM > 0) return;
-      const moved = moving.world.parts.map((part) => farthest(moving.cloth.position, lately, part) * unit);
+      const now = moving.cloth.position.slice();
+      const then = lately;
+      const moved = then && moving.world.parts.map((part) => farthest(now, then, part) * unit);
       const calm =
         frame > busy &&
-        moved.every((mm, part) => mm < (coarse ? NEAR_STILL : part === 0 ? STILL : STILL_HANGING));
-      if (coarse && (calm || frame >= LONGEST_COARSE)) [moving, begun] = [fine, frame - FILLED];
-      else if (!coarse) still = calm;
-      lately = moving.cloth.position.slice();
+        moved?.every((mm, part) => mm < (rough ? NEAR_STILL : part === 0 ? STILL : STILL_HANGING)) === true;
+      if (!rough) still = calm;
+      else if (calm || frame >= LONGEST_COARSE) [rough, begun] = [undefined, frame - FILLED];
+      lately = rough ? now : cloth.position.slice();
     },
     get now() {
       const { triangles } = cloth.membrane;

@@ -38,6 +38,19 @@ test('what is sewn on sits on the outside, over the nearest place', () => {
   expect(seatOf(sheet, { x: 20, y: -9, z: 0 }, 3).place).toEqual({ x: 20, y: 0, z: expect.closeTo(3, 9) });
 });
 
+test('at the side of a bag pressed flat it lies as far outside as over it: it passes round the corner', () => {
+  // The sheet looks at us; what is meant to look to the left finds nothing that does, and goes 3 mm beyond its left border.
+  const { place, shares } = seatOf(sheet, { x: -1, y: 30, z: 0 }, 3, { x: -50, y: 0, z: 0 });
+  expect(place).toEqual({ x: expect.closeTo(-3, 9), y: expect.closeTo(30, 9), z: expect.closeTo(3, 9) });
+  expect(shares.reduce((sum, share) => sum + share, 0)).toBeCloseTo(1, 9);
+  // What looks our way is found, and lies straight over it.
+  expect(seatOf(sheet, { x: 20, y: 30, z: 1 }, 3, { x: 0, y: 0, z: 2 }).place).toEqual({
+    x: expect.closeTo(20, 9),
+    y: expect.closeTo(30, 9),
+    z: expect.closeTo(3, 9),
+  });
+});
+
 test('it goes where its fabric goes, and pulls it along by the weight of either', () => {
   const { shares } = seatOf(sheet, { x: 25, y: 25, z: 0 }, 3);
   const p = Float64Array.from([...sheet.start, 25, 25, 43]);

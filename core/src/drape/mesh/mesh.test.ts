@@ -133,7 +133,7 @@ describe('the form carried from a coarse mesh onto a fine one', () => {
         const known = onto(coarse).map(([place = { x: 0, y: 0, z: 0 }]) => moved(place));
         const into = new Float64Array(3 * fine.count).fill(Number.NaN);
         ontoMesh(coarse, fine)(Float64Array.from(known.flat()), into);
-        const reached = new Set(coarse.facets);
+        const reached = new Set(coarse.facets.map(({ piece }) => piece));
         let carried = 0;
         onto(fine).forEach((places, node) => {
           // Nodes of what is eased or sewn across lie at several places; the pressed bag has no one of them.
@@ -149,8 +149,8 @@ describe('the form carried from a coarse mesh onto a fine one', () => {
           );
           expect(off).toBeLessThan(2 * apart + 0.5 * coarse.spacing);
         });
-        // Only facets so small that the coarse mesh has none of them carry nothing.
-        if (fine.facets.every((facet) => reached.has(facet))) expect(carried).toBe(fine.count);
+        // Only pieces so small that the coarse mesh has none of them carry nothing.
+        if (fine.facets.every(({ piece }) => reached.has(piece))) expect(carried).toBe(fine.count);
       }),
       { numRuns: 30 },
     );

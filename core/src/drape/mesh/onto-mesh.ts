@@ -1,4 +1,3 @@
-import type { Facet } from '../../bag/index.ts';
 import { groupBy, type Point } from '../../geometry/index.ts';
 import { at, nth } from '../cloth/at.ts';
 import type { Mesh } from './mesh.ts';
@@ -36,15 +35,18 @@ function seatIn(triangles: readonly Triangle[], p: Point): Seat | undefined {
   return best;
 }
 
-/** The triangles of every facet. */
-function trianglesOf({ vertices, corners, triangles, facets }: Mesh): Map<Facet, Triangle[]> {
+/** The triangles of every facet, and of every piece. */
+function trianglesOf({ vertices, corners, triangles, facets }: Mesh) {
   const flat = (t: number, k: number): Point => vertices[nth(corners, 3 * t + k)] ?? { x: 0, y: 0 };
   const all = facets.map((facet, t) => ({
     facet,
     nodes: [nth(triangles, 3 * t), nth(triangles, 3 * t + 1), nth(triangles, 3 * t + 2)] as const,
     flat: [flat(t, 0), flat(t, 1), flat(t, 2)] as const,
   }));
-  return groupBy(all, ({ facet }) => facet);
+  return {
+    ofFacet: groupBy(all, ({ facet }) => facet),
+    ofPiece: groupBy(all, ({ facet }) => facet.piece),
+  };
 }
 
 /**
@@ -54,13 +56,15 @@ function trianglesOf({ vertices, corners, triangles, facets }: Mesh): Map<Facet,
  * @returns a function from places of the nodes of the one to places of those of the other, three numbers each.
  */
 export function ontoMesh(from: Mesh, onto: Mesh): (p: Float64Array, into: Float64Array) => void {
-  const known = trianglesOf(from);
+  const { ofFacet, ofPiece } = trianglesOf(from);
   const seats: Array<Seat | undefined> = new Array(onto.count);
   onto.facets.forEach((facet, t) => {
     for (let k = 0; k < 3; k++) {
       const node = nth(onto.triangles, 3 * t + k);
       const place = onto.vertices[nth(onto.corners, 3 * t + k)];
-      if (!seats[node] && place) seats[node] = seatIn(known.get(facet) ?? [], place);
+      // A facet so small that the other mesh has none of it goes on from what it is folded onto.
+      const near = ofFacet.get(facet) ?? ofPiece.get(facet.piece) ?? [];
+      if (!seats[node] && place) seats[node] = seatIn(near, place);
     }
   });
   return (p, into) => {
