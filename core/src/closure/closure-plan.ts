@@ -1,5 +1,5 @@
 import { type BagGraph, flapReach, measure } from '../bag/index.ts';
-import type { BagDocument, Closure } from '../document/index.ts';
+import type { BagDocument } from '../document/index.ts';
 import { type EdgeCount, type FlapTip, faceStitches } from '../edging/index.ts';
 import { type ContentFit, packed, roomOf, sizeTable } from '../fit/index.ts';
 import { evenPlaces, holePlaces, holeSkip, loopChains, zipFor } from './closures.ts';
@@ -59,8 +59,7 @@ export type ClosurePlan =
 const FILLED = 0.25;
 
 /** How far apart the rims of the full bag are. */
-function overFull(graph: BagGraph, contents: readonly ContentFit[], closure: Closure): Over {
-  const own = closure.of === 'button' || closure.of === 'toggle' ? closure.over : undefined;
+function overFull(graph: BagGraph, contents: readonly ContentFit[], own: number | undefined): Over {
   if (own !== undefined) return { length: own, from: 'maker' };
   const { width, depth } = measure(graph);
   const thick = contents.length > 0 ? packed(contents, roomOf(graph)).thick : 0;
@@ -128,16 +127,19 @@ export function closurePlan(
       back: evenPlaces(stitches.back, many),
       wide: { front: 0, back: 0 },
     };
-  const over = tip ? undefined : overFull(graph, contents, closure);
+  /** A loop of a rim reaches over what is in the bag, unless the maker says how far. */
+  const overOf = (own: number | undefined) => (tip ? undefined : overFull(graph, contents, own));
   switch (closure.of) {
     case 'zip':
       return { of: 'zip', length: zipFor(measure(graph).opening) };
     case 'button': {
+      const over = overOf(closure.over);
       // The loop hangs from the flap's edge, and the button shows below it.
       const chains = loopChains(closure.diameter, over?.length ?? 0, pitch);
       return { of: 'button', chains, over, places: even(closure.many, closure.diameter) };
     }
-    case 'toggle':
+    case 'toggle': {
+      const over = overOf(closure.over);
       // A toggle goes through its loop lengthwise, and is held across.
       return {
         of: 'toggle',
@@ -145,6 +147,7 @@ export function closurePlan(
         over,
         places: even(1, closure.length / 2),
       };
+    }
     case 'holes': {
       const skip = holeSkip(closure.diameter, pitch);
       // Those of a flap lie in its own edge rounds.

@@ -112,7 +112,7 @@ export function fillBag(graph: BagGraph, how: FillWith, from?: FilledNow): Filli
   let rough: { readonly bag: LaidOut; carry(): void } | undefined;
   /** Laid out when it is first moved: the pressed bag is there to be shown before. */
   const roughly = () => {
-    const bag = laidOut(graph, how, cells / COARSER, things);
+    const bag = laidOut(graph, how, cells / COARSER, fine);
     return { bag, carry: carrying(bag, fine) };
   };
   let [frame, still] = [before ? FILLED : 0, false];

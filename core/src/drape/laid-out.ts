@@ -1,6 +1,5 @@
 import { type BagGraph, measure, waistOf } from '../bag/index.ts';
 import { type ContentFit, type LeftOut, type Packed, packed, roomOf } from '../fit/index.ts';
-import type { Body } from './body/body.ts';
 import { bodyOf } from './body/growing.ts';
 import { type Cloth, clothOf } from './cloth/cloth.ts';
 import { THICK } from './cloth/fabric.ts';
@@ -68,13 +67,13 @@ export function unitOf(graph: BagGraph): number {
  * Lays a bag out on a mesh, with what is in it, in its pose.
  *
  * @param cells wanted distance of nodes, as a part of a typical square.
- * @param things what is in it, where it is known already: of the same bag on another mesh.
+ * @param other the same bag on another mesh: what is in it is the same.
  */
 export function laidOut(
   graph: BagGraph,
   { contents, pose, closing }: FillWith,
   cells: number,
-  things?: readonly Body[],
+  other?: LaidOut,
 ): LaidOut {
   const unit = unitOf(graph);
   let spacing = unit / cells;
@@ -89,7 +88,7 @@ export function laidOut(
   const mouth = mouthOf(mesh.triangles, (t) => bag.patches[t]?.holds === true);
   const laid = laidOf(graph, pose);
   const { fabric, straps, sewn } = withStraps(bag, graph.trim?.straps ?? [], laid, spacing, THICK);
-  const inside = packed(contents, roomOf(graph));
+  const inside = other ?? packed(contents, roomOf(graph));
   const carriers = pose === 'hang' ? carriersOf(graph, mesh, mouth, straps, fabric.start) : [];
   const put = placing(fabric.start, bag, pose, straps);
   const parts = partsOf(bag, straps);
@@ -104,7 +103,7 @@ export function laidOut(
       sewn,
       mouth,
       flaps,
-      bodies: things ?? inside.packed.map((thing) => bodyOf(thing, put.place, put.turn, unit)),
+      bodies: other?.world.bodies ?? inside.packed.map((thing) => bodyOf(thing, put.place, put.turn, unit)),
       spacing: spacing / unit,
       parts,
     },

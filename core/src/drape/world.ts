@@ -6,7 +6,6 @@ import { keepStretch, type Membrane, partOf } from './cloth/membrane.ts';
 import { inflate, type Softness, wayTo } from './cloth/pressure.ts';
 import { type Brushing, brushingOf, keepBordersApart, watchBorders } from './contact/brushing.ts';
 import { holdUp, lidOf } from './contact/lid.ts';
-import { nearOf } from './contact/near.ts';
 import { rest } from './contact/table.ts';
 import { keepApart, type Touching, watch } from './contact/touching.ts';
 import { lookForTangles, type Tangle, tangleOf, untangle } from './contact/untangling.ts';
@@ -92,11 +91,7 @@ export function worldOf(
   return {
     ...world,
     loaded: partOf(membrane, [...carriers, ...ends], RINGS),
-    brushing: brushingOf(
-      touching.triangles,
-      nearOf(world.cloth.count, touching.triangles, []),
-      touching.thick,
-    ),
+    brushing: brushingOf(touching.triangles, touching.fabric, touching.thick),
     tangle: tangleOf(world.cloth.count, touching.triangles, touching.thick, world.spacing),
     before: new Float64Array(size),
     frameBefore: new Float64Array(size),

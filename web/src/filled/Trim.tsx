@@ -1,5 +1,5 @@
 import { type Plan, yarnOfTrim } from '@fennot/core';
-import { useMemo } from 'react';
+import { useEffect, useMemo } from 'react';
 import { BufferAttribute, BufferGeometry, DoubleSide } from 'three';
 import type { EdgeBand } from './edge-band.ts';
 
@@ -11,6 +11,7 @@ interface TrimProps {
 /** Edge rounds on the filled bag. */
 export function Trim({ plan: { document, graph }, band }: TrimProps) {
   const geometry = useMemo(() => geometryOf(band), [band]);
+  useEffect(() => () => geometry.dispose(), [geometry]);
   return (
     <mesh geometry={geometry}>
       <meshStandardMaterial

@@ -17,6 +17,8 @@ const PAUSE = 150;
 
 /** Drawing without a graphics card takes from what works out the form: then it rests so many times as long as it took. */
 const RESTING = 3;
+/** Two pictures of a quick screen take no longer than this, ms. */
+const QUICK = 40;
 
 /**
  * Fills the bag in a worker; a changed plan, or another way to fill it, ends the old filling and begins another, from the
@@ -50,7 +52,7 @@ export function useFilling(
           // The second is asked for when the first has been drawn.
           for (let k = 0; k < 2; k++) await new Promise((drawn) => requestAnimationFrame(drawn));
           const spent = performance.now() - began;
-          await new Promise((rested) => setTimeout(rested, RESTING * spent));
+          await new Promise((rested) => setTimeout(rested, RESTING * Math.max(0, spent - QUICK)));
         });
         const onStart = proxy((start: FillStart) => {
           begun = start;

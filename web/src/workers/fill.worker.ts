@@ -161,10 +161,12 @@ function frameOf(filling: Filling, nodes: Int32Array): FillFrame {
 }
 
 const turn = new MessageChannel();
+turn.port1.start();
 /** Lets what waits come in; at once, where a timer would wait its least time each time. */
 const messagesThrough = () =>
   new Promise<void>((next) => {
-    turn.port1.onmessage = () => next();
+    // Each listens for itself: another filling may be waiting, too.
+    turn.port1.addEventListener('message', () => next(), { once: true });
     turn.port2.postMessage(undefined);
   });
 

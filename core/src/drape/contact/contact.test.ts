@@ -4,7 +4,7 @@ import { brushingOf, keepBordersApart, watchBorders } from './brushing.ts';
 import { cellGrid, slotOf, sortInto } from './cell-grid.ts';
 import { crossings, sidesOf } from './crossings.ts';
 import { holdUp, lidOf } from './lid.ts';
-import { isNear, nearOf } from './near.ts';
+import { isNear, nearOf, nearWithSewn } from './near.ts';
 import { rest } from './table.ts';
 import { keepApart, touchingOf, watch } from './touching.ts';
 import { lookForTangles, tangleOf, untangle } from './untangling.ts';
@@ -31,7 +31,8 @@ test('every point is found in its own cell, and only once', () => {
 
 test('near are the nodes of one triangle, and to what is sewn on the corners of its seat', () => {
   // A strip of three triangles 0-1-2, 1-3-2, 3-4-2; 5 is the end of a strap, sewn onto the first.
-  const near = nearOf(6, Int32Array.of(0, 1, 2, 1, 3, 2, 3, 4, 2), [{ node: 5, triangle: 0 }]);
+  const strip = Int32Array.of(0, 1, 2, 1, 3, 2, 3, 4, 2);
+  const near = nearWithSewn(nearOf(6, strip), strip, [{ node: 5, triangle: 0 }]);
   expect([0, 1, 2, 3, 4].map((b) => isNear(near, 0, b))).toEqual([true, true, true, false, false]);
   // Its seat is 0-1-2.
   expect([0, 1, 2, 3, 4].map((b) => isNear(near, 5, b))).toEqual([true, true, true, false, false]);
@@ -243,7 +244,7 @@ function crossed(height: number) {
     ].flat(),
   );
   const triangles = Int32Array.of(0, 1, 2, 3, 4, 5);
-  return { p, brushing: brushingOf(triangles, nearOf(6, triangles, []), 0.1) };
+  return { p, brushing: brushingOf(triangles, nearOf(6, triangles), 0.1) };
 }
 
 test('borders that cross are kept apart on the side they came from, however far they are pushed', () => {

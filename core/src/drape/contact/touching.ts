@@ -1,6 +1,6 @@
 import type { Sewn } from '../hang/sewn.ts';
 import { type CellGrid, cellGrid, slotOf, sortInto } from './cell-grid.ts';
-import { isNear, type Near, nearOf } from './near.ts';
+import { isNear, type Near, nearOf, nearWithSewn } from './near.ts';
 import { overTriangle } from './over-triangle.ts';
 
 // Every index asked for is in its list. Here and not shared: so it is compiled into the loops.
@@ -10,6 +10,8 @@ const nth = (list: Int32Array, i: number): number => list[i] ?? 0;
 /** Nodes that lie near triangles of other fabric, and where. */
 export interface Touching {
   readonly triangles: Int32Array;
+  /** What lies near along the fabric; and with it what is sewn on. */
+  readonly fabric: Near;
   readonly near: Near;
   readonly grid: CellGrid;
   /** Fabric is so thick. */
@@ -41,9 +43,11 @@ export function touchingOf(
   cell: number,
 ): Touching {
   const room = 4 * count;
+  const fabric = nearOf(count, triangles);
   return {
     triangles,
-    near: nearOf(count, triangles, sewn),
+    fabric,
+    near: nearWithSewn(fabric, triangles, sewn),
     grid: cellGrid(count, cell),
     thick,
     unseen: Infinity,

@@ -1,3 +1,4 @@
+import { cross, dot, type Point3, unit } from '../../geometry/index.ts';
 import { type Crossing, crossings, passes, type Sides, sidesOf } from './crossings.ts';
 import { overTriangle } from './over-triangle.ts';
 
@@ -58,17 +59,13 @@ export function lookForTangles(tangle: Tangle, p: Float64Array): boolean {
   return did || tangle.found.length > 0;
 }
 
-type Vec = readonly [number, number, number];
-const dot = ([a, b, c]: Vec, [d, e, f]: Vec) => a * d + b * e + c * f;
-const cross = ([a, b, c]: Vec, [d, e, f]: Vec): Vec => [b * f - c * e, c * d - a * f, a * e - b * d];
-const long = (a: Vec, by: number): Vec => [by * a[0], by * a[1], by * a[2]];
-const plus = (a: Vec, b: Vec): Vec => [a[0] + b[0], a[1] + b[1], a[2] + b[2]];
-const unit = (a: Vec): Vec => long(a, 1 / Math.max(1e-12, Math.hypot(...a)));
-const from = (p: Float64Array, a: number, b: number): Vec => [
-  at(p, 3 * b) - at(p, 3 * a),
-  at(p, 3 * b + 1) - at(p, 3 * a + 1),
-  at(p, 3 * b + 2) - at(p, 3 * a + 2),
-];
+const times = (a: Point3, by: number): Point3 => ({ x: by * a.x, y: by * a.y, z: by * a.z });
+const plus = (a: Point3, b: Point3): Point3 => ({ x: a.x + b.x, y: a.y + b.y, z: a.z + b.z });
+const from = (p: Float64Array, a: number, b: number): Point3 => ({
+  x: at(p, 3 * b) - at(p, 3 * a),
+  y: at(p, 3 * b + 1) - at(p, 3 * a + 1),
+  z: at(p, 3 * b + 2) - at(p, 3 * a + 2),
+});
 
 /** Where a side meets a triangle, as it was last found. */
 const where = new Float64Array(3);
@@ -92,19 +89,19 @@ export function untangle({ sides, thick, found }: Tangle, p: Float64Array, w: Fl
     const along = unit(from(p, a, b));
     const across = unit(cross(from(p, c, d), from(p, c, e)));
     const slope = dot(along, across);
-    let way: Vec = [0, 0, 0];
+    let way: Point3 = { x: 0, y: 0, z: 0 };
     for (let k = 0; k < 2; k++) {
       const apex = nth(apexes, 2 * side + k);
       if (apex < 0) continue;
       const inward = from(p, a, apex);
       let line = unit(cross(across, cross(along, inward)));
-      if (dot(line, inward) - dot(along, inward) * dot(line, along) < 0) line = long(line, -1);
+      if (dot(line, inward) - dot(along, inward) * dot(line, along) < 0) line = times(line, -1);
       way = plus(way, line);
-      if (Math.abs(slope) > LEAST_SINE) way = plus(way, long(across, -dot(along, line) / slope));
+      if (Math.abs(slope) > LEAST_SINE) way = plus(way, times(across, -dot(along, line) / slope));
     }
-    const size = Math.hypot(...way);
+    const size = Math.hypot(way.x, way.y, way.z);
     if (size < 1e-3) continue;
-    const by = long(way, (GENTLE * thick) / Math.max(1, size));
+    const by = times(way, (GENTLE * thick) / Math.max(1, size));
     const height = dot(from(p, c, a), across);
     const s = height / (height - dot(from(p, c, b), across));
     const [x = 0, y = 0, z = 0] = [0, 1, 2].map(
@@ -119,7 +116,9 @@ export function untangle({ sides, thick, found }: Tangle, p: Float64Array, w: Fl
     if (all === 0) continue;
     nodes.forEach((v, k) => {
       const move = (at(w, v) * (shares[k] ?? 0)) / all;
-      for (let axis = 0; axis < 3; axis++) p[3 * v + axis] = at(p, 3 * v + axis) + move * (by[axis] ?? 0);
+      p[3 * v] = at(p, 3 * v) + move * by.x;
+      p[3 * v + 1] = at(p, 3 * v + 1) + move * by.y;
+      p[3 * v + 2] = at(p, 3 * v + 2) + move * by.z;
     });
   }
 }

@@ -28,7 +28,8 @@ function seatIn(triangles: readonly Triangle[], p: Point): Seat | undefined {
   for (const { nodes, flat } of triangles) {
     const shares = sharesIn(flat, p);
     const least = Math.min(...shares);
-    if (least <= inside) continue;
+    // A sliver has no shares: it says nothing.
+    if (!(least > inside)) continue;
     best = { nodes, shares };
     inside = least;
   }
