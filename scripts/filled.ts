@@ -1,6 +1,5 @@
 import { type BagDocument, type FillWith, measure, POSES, planOf, shapeOf, usualPose } from '@fennot/core';
-import { crossings, sidesOf } from '../core/src/drape/contact/crossings.ts';
-import { FILLED_CHECKS, filledBag, likelyBags, placesApart } from '../core/src/testing/filled.ts';
+import { crumpled, FILLED_CHECKS, filledBag, likelyBags, placesApart } from '../core/src/testing/filled.ts';
 import { demoBags } from '../server/src/demo/index.ts';
 
 /**
@@ -41,9 +40,9 @@ function table(wanted: string): void {
   const cm = (mm: number) => (mm / 10).toFixed(1);
   const percent = (share: number) => (100 * share).toFixed(1);
   console.log(
-    '| bag | pose | nodes | s | at rest after | strain 95 of 100, worst, % | width, height, depth, cm | pressed, cm | litres | stands out, mm | passes through | finer: litres, %; places, mm |',
+    '| bag | pose | nodes | s | at rest after | strain 95 of 100, worst, % | width, height, depth, cm | pressed, cm | litres | crumpled, % | stands out, mm | passes through | finer: litres, %; places, mm |',
   );
-  console.log('|---|---|--:|--:|--:|--:|---|---|--:|--:|--:|--:|');
+  console.log('|---|---|--:|--:|--:|--:|---|---|--:|--:|--:|--:|--:|');
   for (const document of demoBags()) {
     if (!document.name.includes(wanted)) continue;
     const { graph } = planOf(document);
@@ -53,7 +52,6 @@ function table(wanted: string): void {
       const { cloth, frame, atRest } = filling;
       const usual = pose === usualPose(graph);
       const finer = usual ? fill(document, { pose, cells: 8 }) : undefined;
-      const through = crossings(sidesOf(cloth.membrane.triangles, 1 / 6), cloth.position).length;
       const cells = [
         document.name,
         usual ? `**${pose}**` : pose,
@@ -64,8 +62,9 @@ function table(wanted: string): void {
         [shape.width, shape.height, shape.depth].map(cm).join(', '),
         [pressed.width, pressed.height, pressed.depth].map(cm).join(', '),
         shape.volume.toFixed(1),
+        percent(crumpled(filling)),
         shape.sticksOut.toFixed(1),
-        through,
+        shape.passesThrough,
         finer
           ? `${percent(finer.shape.volume / shape.volume - 1)}; ${placesApart(filling, finer.filling).toFixed(1)}`
           : '',

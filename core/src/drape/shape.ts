@@ -1,5 +1,6 @@
 import { type Body, back, outside, turned, type Vec } from './body/body.ts';
 import type { Cloth } from './cloth/cloth.ts';
+import { crossings, sidesOf } from './contact/crossings.ts';
 import type { Filling } from './fill.ts';
 import { wayRound } from './hang/pull.ts';
 
@@ -24,7 +25,12 @@ export interface FilledShape {
   readonly mostStrain: number;
   /** How far what is inside stands out of the fabric, mm. */
   readonly sticksOut: number;
+  /** Sides of triangles that go through fabric: none, where the form can be trusted. */
+  readonly passesThrough: number;
 }
+
+/** About how long sides of triangles are, in the solver's unit. */
+const SIDE = 1 / 6;
 
 /** Measures a filled bag. The opening is closed by a fan round its middle for the volume. */
 export function shapeOf({
@@ -55,6 +61,7 @@ export function shapeOf({
     strain: strains[Math.floor(0.95 * strains.length)] ?? 0,
     mostStrain: strains.at(-1) ?? 0,
     sticksOut: Math.max(0, ...world.bodies.map((body) => sticksOut(cloth, body))) * unit,
+    passesThrough: crossings(sidesOf(cloth.membrane.triangles, SIDE), p).length,
   };
 }
 

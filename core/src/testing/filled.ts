@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 import { type BagGraph, levelCuts, measure } from '../bag/index.ts';
 import { type BagDocument, type Content, STRAP_KINDS } from '../document/index.ts';
-import { crossings, sidesOf } from '../drape/contact/crossings.ts';
 import { type Filling, type FillWith, fillBag, hangerOf, shapeOf, usualFilling } from '../drape/index.ts';
 import { ontoMesh } from '../drape/mesh/onto-mesh.ts';
 import { distance3 } from '../geometry/index.ts';
@@ -98,9 +97,17 @@ export const FILLED_CHECKS: readonly FilledCheck[] = [
   {
     name: 'passes through nothing',
     how: 'no side of a triangle goes through another triangle',
-    of: ({ filling: { cloth } }) => {
-      const many = crossings(sidesOf(cloth.membrane.triangles, 1 / 6), cloth.position).length;
-      return unless(many === 0, `passes through itself ${many} times`);
+    of: ({ filling }) => {
+      const { passesThrough } = shapeOf(filling);
+      return unless(passesThrough === 0, `passes through itself ${passesThrough} times`);
+    },
+  },
+  {
+    name: 'is not crumpled',
+    how: 'away from folds and seams less than one side of a triangle in a hundred is bent by more than 30 degrees',
+    of: ({ filling }) => {
+      const share = crumpled(filling);
+      return unless(share < CRUMPLED, `${percent(share)} of it is crumpled`);
     },
   },
   {
@@ -155,6 +162,45 @@ function roundOnFabric({ mesh, cloth }: Filling, y: number): number {
     if (p && q) round += Math.hypot(...p.map((value, axis) => value - (q[axis] ?? 0)));
   });
   return round;
+}
+
+/** Fabric bent by more than this over one side of the mesh, in degrees, is crumpled and not round. */
+const SHARP = 30;
+/** And of its sides no more than this share may be. */
+const CRUMPLED = 0.01;
+
+/**
+ * How much of the fabric is crumpled: the share of sides within a facet, off its borders, over which it is bent sharper
+ * than pressure and what is inside bend it. With six cells to a square that is round a radius of a third of one.
+ */
+export function crumpled({ mesh, cloth }: Filling): number {
+  const p = cloth.position;
+  const normals = mesh.facets.map((_, t) => {
+    const [a, b, c] = [0, 1, 2].map((k) => 3 * (mesh.triangles[3 * t + k] ?? 0));
+    const arm = (to = 0) => [0, 1, 2].map((k) => (p[to + k] ?? 0) - (p[(a ?? 0) + k] ?? 0));
+    const [[ex = 0, ey = 0, ez = 0], [fx = 0, fy = 0, fz = 0]] = [arm(b), arm(c)];
+    const normal = [ey * fz - ez * fy, ez * fx - ex * fz, ex * fy - ey * fx];
+    const long = Math.hypot(...normal) || 1;
+    return normal.map((value) => value / long);
+  });
+  const beside = new Map<string, number>();
+  let [sides, sharp] = [0, 0];
+  mesh.facets.forEach((facet, t) => {
+    for (const k of [0, 1, 2]) {
+      const [v, w] = [mesh.corners[3 * t + k] ?? 0, mesh.corners[3 * t + ((k + 1) % 3)] ?? 0];
+      const other = beside.get(`${w}/${v}`);
+      beside.set(`${v}/${w}`, t);
+      if (other === undefined || mesh.facets[other] !== facet) continue;
+      if (mesh.vertices[v]?.onBorder || mesh.vertices[w]?.onBorder) continue;
+      const cosine = [0, 1, 2].reduce(
+        (sum, i) => sum + (normals[t]?.[i] ?? 0) * (normals[other]?.[i] ?? 0),
+        0,
+      );
+      sides++;
+      if (cosine < Math.cos((SHARP * Math.PI) / 180)) sharp++;
+    }
+  });
+  return sides > 0 ? sharp / sides : 0;
 }
 
 const maybe = <T>(value: fc.Arbitrary<T>) => fc.option(value, { nil: undefined, freq: 3 });

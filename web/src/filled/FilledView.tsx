@@ -175,8 +175,14 @@ function saidOf({ plan, start }: FillState, shape: FilledShape, system: LengthSy
     const name = nameOf(plan, id);
     return why === 'too large' ? `${name} does not go in.` : `${name} finds no room beside the others.`;
   });
+  const through = shape.passesThrough === 1 ? 'one place' : `${shape.passesThrough} places`;
   return [
     ...out,
+    ...(shape.passesThrough > 0
+      ? [
+          `This form is not to be trusted: its fabric goes through itself in ${through}. The pressed views hold.`,
+        ]
+      : []),
     `Holds about ${formatVolume(shape.volume, system)} up to its mouth, which is ${formatLength(shape.opening, system)} round; bulges to ${formatLength(shape.bulge, system)}.`,
     'A picture of a filled bag: sizes are on the tapes.',
   ].join(' ');

@@ -1,7 +1,8 @@
 import type { FilledShape, Plan, Settings } from '@fennot/core';
-import { proxy, type Remote, wrap } from 'comlink';
+import { proxy, type Remote } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Filler, FillFrame, FillHow, FillStart } from '../workers/fill.worker.ts';
+import { type FillWorker, fillWorker } from './fill-worker.ts';
 
 /** A bag being filled, or filled: what is drawn, the frames so far, and in the end what it measures. */
 export interface FillState {
@@ -83,8 +84,7 @@ export function useFilling(
 
 /** The worker that fills, begun when it is first asked for; a failed one is begun anew the next time. */
 function useFiller(failed: (why: { readonly failed: string }) => void): () => Remote<Filler> {
-  // The remote is held as long as the worker: one that is collected drops its answers.
-  const held = useRef<{ readonly worker: Worker; readonly filler: Remote<Filler> } | undefined>(undefined);
+  const held = useRef<FillWorker | undefined>(undefined);
   useEffect(
     () => () => {
       held.current?.worker.terminate();
@@ -94,15 +94,15 @@ function useFiller(failed: (why: { readonly failed: string }) => void): () => Re
   );
   return useCallback(() => {
     if (held.current) return held.current.filler;
-    const worker = new Worker(new URL('../workers/fill.worker.ts', import.meta.url), { type: 'module' });
+    const own = fillWorker();
     // A worker that cannot be loaded says nothing of itself but this.
-    worker.onerror = () => {
-      if (held.current?.worker !== worker) return;
-      worker.terminate();
+    own.worker.onerror = () => {
+      if (held.current !== own) return;
+      own.worker.terminate();
       held.current = undefined;
       failed({ failed: 'What fills it could not be loaded. Is the Fennot server there?' });
     };
-    held.current = { worker, filler: wrap<Filler>(worker) };
-    return held.current.filler;
+    held.current = own;
+    return own.filler;
   }, [failed]);
 }

@@ -7,9 +7,10 @@ import {
   isDeep,
   type Plan,
   piecesText,
+  type Settings,
   type View,
 } from '@fennot/core';
-import { lazy, type PointerEvent, Suspense, useState } from 'react';
+import { lazy, type PointerEvent, Suspense, useEffect, useState } from 'react';
 import { useSettings } from '../api/queries.ts';
 import { usePointed } from '../drawing/pointed.ts';
 import { Switcher } from '../ui/Switcher.tsx';
@@ -18,7 +19,10 @@ import type { Work } from './MadeUpThreads.tsx';
 import { OnFigure } from './OnFigure.tsx';
 import { hasWebGl } from './webgl.ts';
 
-const FilledView = lazy(() => import('../filled/FilledView.tsx'));
+const filledView = () => import('../filled/FilledView.tsx');
+const FilledView = lazy(filledView);
+/** After the page has come to rest what fills is made ready, ms. */
+const AT_REST = 400;
 
 const VIEWS = [
   { value: 'front', label: 'Front' },
@@ -37,7 +41,8 @@ interface MadeUpViewProps {
 
 /** The made-up bag beside the net: from the front, the back, a corner, or dragged round by hand. */
 export function MadeUpView({ plan, work }: MadeUpViewProps) {
-  const { system } = useSettings();
+  const { system, hand } = useSettings();
+  useReadyFilled(plan, hand);
   const pointed = usePointed();
   const deep = plan.tapes.some(({ measure, finished }) => measure === 'depth' && isDeep(finished.value));
   const [filled, setFilled] = useState(false);
@@ -146,4 +151,21 @@ function placeOf({ graph }: Plan, id: string | undefined): string | undefined {
   const said = faces.map((face) => FACE_NAMES[face]);
   const last = said.pop();
   return `${piece.name} lies on ${said.length > 0 ? `${said.join(', ')} and ` : ''}${last ?? 'nothing'}.`;
+}
+
+/** Fetches ahead what fills the bag, with the first plan that is there: then it begins at once when it is asked for. */
+function useReadyFilled(plan: Plan, hand: Settings['hand']): void {
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once is enough
+  useEffect(() => {
+    if (!hasWebGl()) return;
+    const timer = setTimeout(() => {
+      // Offline it says so when it is asked for.
+      filledView().catch(() => undefined);
+      import('../filled/fill-worker.ts').then(
+        ({ readyFillWorker }) => readyFillWorker(plan.document, hand),
+        () => undefined,
+      );
+    }, AT_REST);
+    return () => clearTimeout(timer);
+  }, []);
 }

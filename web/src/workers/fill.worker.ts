@@ -13,6 +13,7 @@ import {
   planOf,
   type Settings,
   shapeOf,
+  usualFilling,
 } from '@fennot/core';
 import { expose, transfer } from 'comlink';
 
@@ -174,6 +175,12 @@ const messagesThrough = () =>
 let current: { readonly filling: Filling; readonly hand: Settings['hand'] } | undefined;
 
 const filler = {
+  /** Lays a bag out once and leaves it: what is worked out for the first time takes three times as long. */
+  ready(document: BagDocument, hand: Settings['hand']): void {
+    const { graph, contents } = planOf(document);
+    fillBag(hand === 'left' ? mirrored(graph) : graph, usualFilling(graph, contents));
+  },
+
   /**
    * Fills a bag, handing over what is drawn, then frame after frame, then what it measures; nothing where another has
    * been asked for since.

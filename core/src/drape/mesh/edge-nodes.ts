@@ -146,7 +146,10 @@ function fillFree(way: Way, { seams }: BagGraph, nodes: UnionFind, spacing: numb
   }
 }
 
-/** Shares of a way: at the given ones and evenly between them, in two parts at least. */
+/**
+ * Shares of a way: at the given ones and evenly between them. One part has two in it at least, and so has the longer of
+ * two: a mouth goes round, and two nodes cannot.
+ */
 function divided(marks: readonly number[], length: number, spacing: number): number[] {
   const stops: number[] = [];
   for (const mark of [...marks].sort((p, q) => p - q))
@@ -154,13 +157,16 @@ function divided(marks: readonly number[], length: number, spacing: number): num
   // The end is where it is, whatever lies beside it.
   if (stops.length > 1) stops[stops.length - 1] = 1;
   else stops.push(1);
-  const least = stops.length === 2 ? 2 : 1;
-  return stops.flatMap((to, i) => {
-    const from = stops[i - 1];
-    if (from === undefined) return [to];
-    const many = Math.max(least, Math.round(((to - from) * length) / spacing));
-    return Array.from({ length: many }, (_, k) => from + ((to - from) * (k + 1)) / many);
-  });
+  const parts = stops.slice(1).map((to, i) => ({ to, share: to - (stops[i] ?? 0) }));
+  const longest = Math.max(...parts.map(({ share }) => share));
+  return [
+    stops[0] ?? 0,
+    ...parts.flatMap(({ to, share }) => {
+      const least = parts.length <= 2 && share === longest ? 2 : 1;
+      const many = Math.max(least, Math.round((share * length) / spacing));
+      return Array.from({ length: many }, (_, k) => to - share + (share * (k + 1)) / many);
+    }),
+  ];
 }
 
 /** What lies at one place is one node. */

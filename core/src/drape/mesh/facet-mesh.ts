@@ -51,7 +51,7 @@ export function triangulated(border: readonly Point[], inner: readonly Point[]):
   // In sharp corners the nearest neighbours lie across the border: there it is cut up by ears, without inner points.
   const whole = Math.abs(areaOf(filled, [...border, ...inner]) - area(border)) < 1e-6 * area(border);
   const [triangles, within] = whole ? [filled, inner] : [ears(border), []];
-  return withoutChords(triangles, border, within);
+  return withoutChords(withWholeBorder(triangles, border.length), border, within);
 }
 
 function delaunay(border: readonly Point[], inner: readonly Point[]): Triple[] {
@@ -84,6 +84,25 @@ function triplesOf(list: ArrayLike<number>, points: readonly Point[]): Triple[] 
     triples.push(turn > 0 ? [a, b, c] : [a, c, b]);
   }
   return triples;
+}
+
+/**
+ * Ears are cut from bend to bend: a point on a straight part of the border may be passed over, and what is sewn to it
+ * there would come open. Every triangle that passes some over is divided into a fan over them.
+ */
+function withWholeBorder(triangles: readonly Triple[], around: number): Triple[] {
+  const sides = new Set(triangles.flatMap(([a, b, c]) => [`${a}/${b}`, `${b}/${c}`, `${c}/${a}`]));
+  /** How many points of the border a side with nothing beyond it passes over. */
+  const passed = (a: number, b: number) =>
+    a < around && b < around && !sides.has(`${b}/${a}`) ? (b - a - 1 + around) % around : 0;
+  const divided = ([a, b, c]: Triple): Triple[] => {
+    if (passed(a, b) === 0)
+      return passed(b, c) > 0 ? divided([b, c, a]) : passed(c, a) > 0 ? divided([c, a, b]) : [[a, b, c]];
+    const first = (a + 1) % around;
+    for (const side of [`${c}/${first}`, `${first}/${c}`, `${a}/${first}`]) sides.add(side);
+    return [[a, first, c] satisfies Triple, [first, b, c] satisfies Triple].flatMap(divided);
+  };
+  return triangles.flatMap(divided);
 }
 
 const areaOf = (triangles: readonly Triple[], points: readonly Point[]) =>

@@ -17,6 +17,9 @@ import { type DrawnIn, drawnIn, faceRegions } from './draw-in.ts';
 const MOST_TOGETHER = 6;
 const MOST_BAND = 60;
 const MOST_SLIT = 400;
+const SLIT_STEP = 5;
+/** Open at the sides is at most this share of a face: what is open farther down holds nothing. */
+const MOST_OPEN = 2 / 3;
 
 export const gatheredSchema = z.strictObject({
   family: z.literal('gathered'),
@@ -54,7 +57,10 @@ function drawing(
     sides === undefined
       ? undefined
       : // So many times the way of its band a side is long, by the counts of both.
-        { together: sides / (loops.perMm * materials.pitch(band.swatch)), slit };
+        {
+          together: sides / (loops.perMm * materials.pitch(band.swatch)),
+          slit: Math.min(slit, MOST_OPEN * tall),
+        };
   return { end, drawn: drawnIn(w, tall, end.length, onSides) };
 }
 
@@ -74,7 +80,7 @@ function build(params: Gathered, materials: Materials): BagGraph {
   };
   const { end, drawn } = drawing(params, { w: sheet.width, tall, loops }, materials);
   const { sides } = params;
-  const slit = sides === undefined ? Math.min(params.slit, 0.9 * tall) : drawn.zone;
+  const slit = sides === undefined ? Math.min(params.slit, MOST_OPEN * tall) : drawn.zone;
   const gathering = { worked: params.band, width: sheet.width, tall, end, drawn };
   const [top, bottom] = [sheetSide(sheet, TOP), sheetSide(sheet, BOTTOM)];
   const front = endBand('front', gathering, materials);
@@ -183,6 +189,9 @@ function build(params: Gathered, materials: Materials): BagGraph {
 
 function controls(params: Gathered, materials: Materials, choices: Choices): Control<Gathered>[] {
   const { width, height } = sizeOf(params.body, materials);
+  // In steps of the control: no more can be chosen than is open.
+  const mostSlit = Math.min(MOST_SLIT, SLIT_STEP * Math.floor((MOST_OPEN * height) / 2 / SLIT_STEP));
+  const open = Math.min(params.slit, mostSlit);
   const body = bodyControls(params.body, {
     choices,
     materials,
@@ -217,15 +226,16 @@ function controls(params: Gathered, materials: Materials, choices: Choices): Con
       kind: 'length',
       id: 'slit',
       label: 'Left open at either side',
-      value: params.slit,
+      value: open,
       min: 0,
-      max: MOST_SLIT,
-      step: 5,
+      max: mostSlit,
+      step: SLIT_STEP,
       hint:
         params.sides === undefined
           ? 'below the band; 0 closes the bands to a ring'
           : 'and drawn in; never less than reaches the corners of the ends',
-      set: (slit) => ({ ...params, slit }),
+      // What is longer than can be open is kept: a longer piece may take it up again.
+      set: (slit) => ({ ...params, slit: slit === open ? params.slit : slit }),
     },
     {
       kind: 'count',
