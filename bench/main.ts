@@ -1,9 +1,11 @@
 import { benchCore, benchFilling, benchSearch } from './core.ts';
+import { benchCounts } from './counts.ts';
 import { benchList } from './list.ts';
 import { benchPage } from './page.ts';
 
 /** `npm run bench`: figures beside what they are held against. Nothing passes or fails here. */
 benchCore();
+benchCounts();
 benchSearch();
 benchFilling();
 const { DATABASE_URL, FENNOT_WEB } = process.env;

@@ -7,6 +7,7 @@ import { say, Told } from './told.ts';
  * it is asked for: who stops a server need not load one.
  */
 async function main([command = '', ...args]: readonly string[]): Promise<void> {
+  if (command === 'count') return (await import('./count.ts')).printCount(args);
   if (command === 'plan') return (await import('./plan.ts')).printPlan(args);
   const home = homeAt(resolve(import.meta.dirname, '..'));
   switch (command) {

@@ -4,6 +4,7 @@ export * from './closure/index.ts';
 export * from './document/index.ts';
 export * from './drape/index.ts';
 export * from './edging/index.ts';
+export * from './fabric/index.ts';
 export * from './families/index.ts';
 export * from './features/index.ts';
 export * from './fields/index.ts';

@@ -27,6 +27,8 @@ export type Make =
       readonly rows: number;
       /** Which way the rows run in the piece's own drawing. */
       readonly rowsRun: 'across' | 'upright';
+      /** The rows it is worked by, where they are written. */
+      readonly panel?: string;
       /** Of a strip along its way: what its stitch pattern asks of the count. */
       readonly multiple?: Multiple;
     };

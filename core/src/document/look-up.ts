@@ -27,6 +27,35 @@ export const motifOf = ({ motifs }: Pick<BagDocument, 'motifs'>, id: string) =>
     `motif “${id}”`,
   );
 
+export const panelOf = ({ panels = [] }: Pick<BagDocument, 'panels'>, id: string) =>
+  must(
+    panels.find((panel) => panel.id === id),
+    `panel “${id}”`,
+  );
+
+/** Every panel by its rows that some part of the bag is made of. */
+export const panelsUsed = ({
+  construction,
+  features,
+}: Pick<BagDocument, 'construction' | 'features'>): string[] => panelsIn([construction, features]);
+
+function panelsIn(part: unknown): string[] {
+  if (typeof part !== 'object' || part === null) return [];
+  const own = 'panel' in part && typeof part.panel === 'string' ? [part.panel] : [];
+  return [...own, ...Object.values(part).flatMap(panelsIn)];
+}
+
+/** What a part of the bag can be made of, for whoever chooses. */
+export const choicesOf = ({
+  motifs,
+  swatches,
+  panels = [],
+}: Pick<BagDocument, 'motifs' | 'swatches' | 'panels'>) => ({
+  motifs,
+  swatches,
+  panels,
+});
+
 /** The yarn that a swatch is worked in. */
 export const yarnOfSwatch = (document: Yarns & Swatches, swatch: string) =>
   yarnOf(document, swatchOf(document, swatch).yarn);

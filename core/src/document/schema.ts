@@ -6,6 +6,8 @@ import { JOIN_METHODS, SCHOOLS } from '../runs/index.ts';
 import { STITCHES, TURNINGS } from '../stitches/index.ts';
 import { featuresSchema } from './features-schema.ts';
 import { finishSchema } from './finish-schema.ts';
+import { nameSchema } from './name-schema.ts';
+import { panelSchema } from './panel-schema.ts';
 import { VERSION } from './versions/index.ts';
 
 /** The document's name for itself. */
@@ -22,9 +24,6 @@ export const lengthSchema = z
   .min(LEAST_LENGTH, 'A length must be more than zero.')
   .max(MOST_LENGTH, 'A length cannot be more than 5 m.')
   .brand<'Mm'>();
-
-/** What a maker calls a thing. */
-export const nameSchema = textSchema('A name', LIMITS.name, { name: true });
 
 const id = idSchema;
 const name = nameSchema;
@@ -237,6 +236,10 @@ const shape = z.strictObject({
     .min(1, 'A bag needs at least one swatch.')
     .max(LIMITS.swatches, `A bag has at most ${LIMITS.swatches} swatches.`),
   motifs: z.array(motifSchema).max(LIMITS.motifs, `A bag has at most ${LIMITS.motifs} motifs.`),
+  panels: z
+    .array(panelSchema)
+    .max(LIMITS.panels, `A bag has at most ${LIMITS.panels} panels by their rows.`)
+    .optional(),
   construction: constructionSchema,
   features: featuresSchema.optional(),
   finish: finishSchema.optional(),
@@ -258,6 +261,7 @@ export const documentSchema = shape.superRefine((doc, context) => {
     yarn: new Set(doc.yarns.map((yarn) => yarn.id)),
     swatch: new Set(doc.swatches.map((swatch) => swatch.id)),
     motif: new Set(doc.motifs.map((motif) => motif.id)),
+    panel: new Set((doc.panels ?? []).map((panel) => panel.id)),
   };
   const need = (kind: keyof typeof has, wanted: string, path: (string | number)[]) => {
     if (!has[kind].has(wanted))
@@ -272,6 +276,7 @@ export const documentSchema = shape.superRefine((doc, context) => {
   unique(doc.yarns, 'yarns');
   unique(doc.swatches, 'swatches');
   unique(doc.motifs, 'motifs');
+  unique(doc.panels ?? [], 'panels');
   unique(doc.brief.contents ?? [], 'brief', 'contents');
   doc.motifs.forEach(({ colourways }, i) => {
     unique(colourways, 'motifs', i, 'colourways');
@@ -287,6 +292,9 @@ export const documentSchema = shape.superRefine((doc, context) => {
       });
     });
   });
+  doc.panels?.forEach((panel, i) => {
+    need('swatch', panel.swatch, ['panels', i, 'swatch']);
+  });
   need('yarn', doc.joins.yarn, ['joins', 'yarn']);
   for (const [line, { yarn }] of Object.entries(doc.joins.lines ?? {}))
     if (yarn !== undefined) need('yarn', yarn, ['joins', 'lines', line, 'yarn']);
@@ -294,6 +302,7 @@ export const documentSchema = shape.superRefine((doc, context) => {
     if (typeof value !== 'object' || value === null) return;
     for (const [key, inner] of Object.entries(value)) {
       if (key === 'swatch' && typeof inner === 'string') need('swatch', inner, [...path, key]);
+      else if (key === 'panel' && typeof inner === 'string') need('panel', inner, [...path, key]);
       else if (key === 'motif' && typeof inner === 'string') {
         need('motif', inner, [...path, key]);
         const motif = doc.motifs.find((one) => one.id === inner);

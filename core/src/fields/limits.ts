@@ -4,6 +4,9 @@ export const LIMITS = {
   yarns: 60,
   swatches: 30,
   motifs: 30,
+  /** Panels by their rows, and the letters of one. */
+  panels: 30,
+  rowsText: 60_000,
   colourways: 24,
   /** Rounds of a motif, and colours of a colourway. */
   rounds: 30,

@@ -12,7 +12,7 @@ export interface Finished {
   readonly because: ReadonlyArray<{ readonly what: Sized; readonly share: number }>;
 }
 
-/** How far a size is nudged to see what rests on it, mm. Sizes enter linearly, so any step gives the same. */
+/** How far a size is nudged to see what rests on it, mm. Sizes enter linearly but for the shape of written rows: any step gives the same, or nearly. */
 const NUDGE = 0.1;
 /** A share of the variance, mm², that nobody would miss. */
 const NOTHING = 1e-9;

@@ -1,9 +1,9 @@
-import type { BagDocument } from '../document/index.ts';
+import { type BagDocument, panelOf } from '../document/index.ts';
 import type { Materials } from '../families/index.ts';
 import { isSquare, motifShape, sideLoops } from '../motif/index.ts';
-import { rowEndRate } from '../stitches/index.ts';
 import { mm } from '../units/index.ts';
 import type { JoinMix } from './join-mix.ts';
+import { panelPiece, rateOf } from './panel-piece.ts';
 import { remembered, type SizeTable, type SizeVariable } from './size-table.ts';
 
 /**
@@ -29,11 +29,7 @@ export interface MaterialOptions {
 }
 
 export function lengthsOf(table: SizeTable, document: BagDocument, mix?: JoinMix): Lengths {
-  /** The maker's own rate, or what is usual for the stitch. */
-  const rateOf = (id: string) => {
-    const { swatch } = table.swatch(id);
-    return swatch.rowEnds ?? rowEndRate(swatch.stitch);
-  };
+  const rowEnds = (id: string) => rateOf(table.swatch(id).swatch);
   const rest = mix?.rest ?? table.join();
   const alone = remembered((size: SizeVariable): Asked => [size]);
   const withJoin = remembered((size: SizeVariable): Asked => [size, rest]);
@@ -55,10 +51,19 @@ export function lengthsOf(table: SizeTable, document: BagDocument, mix?: JoinMix
       motifLoops: (motif, rounds) => sideLoops(table.motif(motif).motif, rounds),
       motifShape: (motif, rounds) => {
         const own = table.motif(motif).motif;
-        const rate = rateOf(own.swatch);
+        const rate = rowEnds(own.swatch);
         return motifShape(own, rounds, side(motif, rounds), rate);
       },
       motifKind: (motif) => table.motif(motif).motif.kind,
+      panel: (id) => {
+        const panel = panelOf(document, id);
+        const { swatch } = table.swatch(panel.swatch);
+        const sizes = { pitch: own.pitch(swatch.id), row: own.rowHeight(swatch.id) };
+        const { program, piece } = panelPiece(panel, swatch, sizes);
+        if (!piece) throw new Error(`The panel “${panel.name}” has no rows.`);
+        const stitches = Math.max(...program.rows.map(({ makes }) => makes));
+        return { piece, swatch: swatch.id, stitches, rows: program.rows.length };
+      },
       join: (line) => {
         if (line === undefined) return ask(alone(rest));
         named?.add(line);
@@ -66,7 +71,7 @@ export function lengthsOf(table: SizeTable, document: BagDocument, mix?: JoinMix
       },
       pitch: (swatch) => ask(alone(table.pitch(swatch))),
       rowHeight: (swatch) => ask(alone(table.row(swatch))),
-      rowEndRate: rateOf,
+      rowEndRate: rowEnds,
       anyMotif: () => document.motifs.find(({ kind }) => isSquare(kind))?.id,
       stripSwatch: () => {
         const [first] = document.swatches;

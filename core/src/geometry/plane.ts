@@ -175,3 +175,16 @@ function withinAny(outline: readonly Point[], p: Point, slack: number): boolean 
   if (convex) return false;
   return slack >= 0 ? inside || nearest <= slack : inside && nearest >= -slack;
 }
+
+/** Whether the sides of an outline cross nowhere; that neighbours meet, and that two touch, is none. */
+export function isSimple(outline: readonly Point[]): boolean {
+  const side = (a: Point, b: Point, p: Point) => (b.x - a.x) * (p.y - a.y) - (b.y - a.y) * (p.x - a.x);
+  return outline.every((a, i) => {
+    const b = outline[(i + 1) % outline.length] ?? a;
+    for (let j = i + 2; j < outline.length - (i === 0 ? 1 : 0); j++) {
+      const [c, d] = [outline[j] ?? a, outline[(j + 1) % outline.length] ?? a];
+      if (side(a, b, c) * side(a, b, d) < 0 && side(c, d, a) * side(c, d, b) < 0) return false;
+    }
+    return true;
+  });
+}

@@ -49,15 +49,17 @@ export type Building =
 type Shaping = readonly [
   features: BagDocument['features'],
   motifs: BagDocument['motifs'],
+  panels: BagDocument['panels'],
   swatches: BagDocument['swatches'],
   weights: string,
   methods: string,
   strip: BagDocument['joins']['measuredStrip'],
 ];
 
-const shapingOf = ({ features, motifs, swatches, yarns, joins }: BagDocument): Shaping => [
+const shapingOf = ({ features, motifs, panels, swatches, yarns, joins }: BagDocument): Shaping => [
   features,
   motifs,
+  panels,
   swatches,
   yarns.map(({ id, weight }) => `${id} ${weight}`).join(','),
   `${joins.method} ${Object.entries(joins.lines ?? {}).map(([line, { method = '' }]) => `${line} ${method}`)}`,

@@ -1,5 +1,5 @@
 import { MEASURES, type Measure, measure } from '../bag/index.ts';
-import type { BagDocument } from '../document/index.ts';
+import { type BagDocument, choicesOf } from '../document/index.ts';
 import { type Construction, familyOf } from '../families/index.ts';
 import { withFeatures } from '../features/index.ts';
 import { materialsOf, sizeTable } from '../fit/index.ts';
@@ -60,7 +60,7 @@ export function curesFor(document: BagDocument, line: string): Cure[] {
     });
     tried.push({ cure: { label, from, to, construction, ease, moves }, cost });
   };
-  const choices = { motifs: document.motifs, swatches: document.swatches };
+  const choices = choicesOf(document);
   for (const control of familyOf(document.construction).controls(materials, choices)) {
     if (control.kind === 'choice') {
       const { fits, options, value } = control;

@@ -1,6 +1,6 @@
 import { type BagGraph, type GraphProblem, MEASURES, type Measure } from '../bag/index.ts';
 import { closurePlan, cordPlan } from '../closure/index.ts';
-import type { BagDocument, Features, Target } from '../document/index.ts';
+import { type BagDocument, choicesOf, type Features, type Target } from '../document/index.ts';
 import { edgeCounts } from '../edging/index.ts';
 import {
   type Construction,
@@ -174,18 +174,20 @@ function joinOptionsOf({ joins }: BagDocument): JoinOptions {
 
 /** The family's controls for the document as it stands. */
 export function controlsOf(document: BagDocument): Control<Construction>[] {
-  return familyOf(document.construction).controls(materialsOf(sizeTable(document), document), {
-    motifs: document.motifs,
-    swatches: document.swatches,
-  });
+  return familyOf(document.construction).controls(
+    materialsOf(sizeTable(document), document),
+    choicesOf(document),
+  );
 }
 
 /** The controls of what goes onto the bag. */
 export const featureControlsOf = ({ document, graph }: Plan): Control<Features>[] =>
-  featureControls(document.features ?? {}, graph, materialsOf(sizeTable(document), document), {
-    motifs: document.motifs,
-    swatches: document.swatches,
-  });
+  featureControls(
+    document.features ?? {},
+    graph,
+    materialsOf(sizeTable(document), document),
+    choicesOf(document),
+  );
 
 /** The editor of the net, where the family has one. */
 export const netEditorOf = (document: BagDocument): NetEditor<Construction> | undefined =>

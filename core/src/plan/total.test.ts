@@ -24,6 +24,68 @@ const wrapped = (columns: number, rows: number) =>
     body: squares(columns, rows),
   });
 
+/** A flat bag of two faces by such rows. */
+const byRows = (rows: string) => {
+  const document = testDocument({
+    family: 'two-faces',
+    face: { of: 'rows', panel: 'steps', open: 30 },
+    tuck: 0,
+  });
+  return { ...document, panels: document.panels?.map((one) => ({ ...one, rows })) };
+};
+
+describe('a face by its rows, whatever they say', () => {
+  const lines = fc.array(
+    fc.constantFrom(
+      ...[
+        'ch 12',
+        '12 sc',
+        'sc across',
+        'inc, sc across',
+        '2 sc in each st',
+        'dec across',
+        'start in 3rd st, 4 dc, leave the rest',
+      ],
+      ...[
+        'qqq',
+        '',
+        '6 sc in ring',
+        'ch 5',
+        'skip 9',
+        '40 hdc',
+        'ch 3, skip 3, sc across',
+        'sl st across',
+        '(sc',
+      ],
+    ),
+    { maxLength: 12 },
+  );
+  const texts = fc
+    .tuple(lines, fc.constantFrom('Row', 'Round'))
+    .map(([rows, what]) =>
+      rows
+        .map((row, i) => (row.startsWith('ch 1') ? row : `${i % 5 === 4 ? 'Round' : what} ${i + 1}: ${row}`))
+        .join('\n'),
+    );
+
+  test('gives finite figures, or a sentence', () => {
+    fc.assert(
+      fc.property(texts, (rows) => {
+        const answer = planned(byRows(rows));
+        if (answer.ok) expect(notFinite(answer.plan)).toBeUndefined();
+        else expect(answer.problem).toMatch(/^[A-Z].*\.$/);
+      }),
+      { numRuns: 150 },
+    );
+  });
+
+  test.each(['', 'Row 1:', 'Row 1: qqq', '# nothing yet'])('without a stitch it says so: “%s”', (rows) => {
+    expect(problemOf(byRows(rows))).toBe(
+      'The panel “steps” has no rows yet. They begin with “Row 1:” or “Round 1:”.',
+    );
+  });
+});
+
 describe('whatever the schema takes', () => {
   test('gives finite figures everywhere, or a sentence', () => {
     let refused = 0;

@@ -1,8 +1,9 @@
 import type { BagGraph } from '../bag/index.ts';
-import type { BagDocument } from '../document/index.ts';
+import { type BagDocument, panelOf, panelsUsed, swatchOf } from '../document/index.ts';
+import { flatnessText } from '../fabric/index.ts';
 import { LIMITS } from '../fields/index.ts';
-import type { SizeTable } from '../fit/index.ts';
-import { extent } from '../geometry/index.ts';
+import { panelPiece, type SizeTable } from '../fit/index.ts';
+import { extent, isSimple } from '../geometry/index.ts';
 
 /** Nothing that is crocheted is smaller, mm: below this a figure under *Swatch* must be wrong. */
 const LEAST_SIDE = 1;
@@ -13,6 +14,18 @@ const LEAST_EDGE = 0.05;
 const counted = (many: number) => Math.round(many).toLocaleString('en');
 
 const inCm = (length: number) => `${(length / 10).toFixed(1)} cm`;
+
+/** Why rows make no panel: they make no stitch, or what they make cannot lie in a plane at all. */
+function panelTrouble(document: BagDocument, id: string, table: SizeTable): string | undefined {
+  const panel = panelOf(document, id);
+  const swatch = swatchOf(document, panel.swatch);
+  const sizes = { pitch: table.pitch(swatch.id).value, row: table.row(swatch.id).value };
+  const { piece } = panelPiece(panel, swatch, sizes);
+  if (!piece) return `The panel “${panel.name}” has no rows yet. They begin with “Row 1:” or “Round 1:”.`;
+  if (!isSimple(piece.outline))
+    return `The rows of “${panel.name}” make a piece that would lie over itself: ${flatnessText(piece.flatness, piece.sides.length === 1)} As a part of a bag it must lie in one plane.`;
+  return undefined;
+}
 
 interface MotifUse {
   readonly motif: string;
@@ -36,7 +49,12 @@ function motifsIn(part: unknown): MotifUse[] {
  * Why pieces of these sizes cannot be: a square that measures nothing, or one that its joins eat up. Said before
  * anything is built, since such figures make every later one meaningless.
  */
-export function sizeTrouble({ construction, features }: BagDocument, table: SizeTable): string | undefined {
+export function sizeTrouble(document: BagDocument, table: SizeTable): string | undefined {
+  const { construction, features } = document;
+  for (const id of panelsUsed(document)) {
+    const problem = panelTrouble(document, id, table);
+    if (problem) return problem;
+  }
   const join = table.join().value;
   for (const { motif: id, rounds } of motifsIn([construction, features])) {
     const { motif, size } = table.motif(id);

@@ -11,6 +11,27 @@ import { mm } from '../units/index.ts';
 const SHAPES = ['disc', 'half-disc', 'hexagon', 'triangle', 'rectangle'] as const;
 
 /** Documents for tests: a bag with one measured square, a motif of every other shape and two swatches. */
+/** Panels by their rows: one that widens and narrows, one with steps, one of bobbles, a half disc, a disc. */
+const PANELS = [
+  [
+    'widens',
+    'ch 30\nRow 1: 30 sc\nRows 2-9: inc, sc to last 1, inc\nRows 10-20: sc across\nRows 21-24: dec, sc to last 2, dec',
+  ],
+  [
+    'steps',
+    'ch 36\nRow 1: 36 dc\nRow 2: start in 6th st, 26 dc, leave 5\nRow 3: 26 hdc\nRow 4: start in 7th st, 14 sc, leave 6',
+  ],
+  [
+    'bobbles',
+    'ch 34\nRow 1: sc in 2nd ch from hook, sc across (33)\nRow 2: sc, (bobble, sc) to end\nRows 3-30: repeat rows 1-2',
+  ],
+  [
+    'fan',
+    'Row 1: 6 hdc in ring\nRow 2: (hdc, inc) x3\nRow 3: (inc, 2 hdc) x3\nRow 4: (3 hdc, inc) x3\nRow 5: (inc, 4 hdc) x3\nRow 6: (5 hdc, inc) x3',
+  ],
+  ['round', 'Round 1: 12 dc in ring\nRound 2: inc x12\nRound 3: (dc, inc) x12\nRound 4: (2 dc, inc) x12'],
+].map(([id = '', rows = '']) => ({ id, name: id, swatch: 's2', terms: 'us', rows }));
+
 export const testDocument = (construction?: Construction): BagDocument => {
   const fresh = beginDocument({ name: 'Test bag' });
   return documentSchema.parse({
@@ -33,6 +54,7 @@ export const testDocument = (construction?: Construction): BagDocument => {
         rows: { count: 20, length: 110 },
       },
     ],
+    panels: PANELS,
     ...(construction ? { construction } : {}),
   });
 };
@@ -75,6 +97,11 @@ const face: fc.Arbitrary<FaceMake> = fc.oneof(
       fc.record({ rows: fc.integer({ min: 1, max: 40 }), stitches: fc.integer({ min: 1, max: 80 }) }),
       { minLength: 1, maxLength: 4 },
     ),
+  }),
+  fc.record({
+    of: fc.constant('rows' as const),
+    panel: fc.constantFrom(...PANELS.map(({ id }) => id)),
+    open: fc.integer({ min: 5, max: 60 }),
   }),
 );
 

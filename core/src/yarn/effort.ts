@@ -1,8 +1,9 @@
 import type { BagGraph } from '../bag/index.ts';
 import { type ClosurePlan, type CordPlan, placesMany } from '../closure/index.ts';
 import type { BagDocument } from '../document/index.ts';
-import { motifOf, yarnOf } from '../document/look-up.ts';
+import { motifOf, panelOf, swatchOf, yarnOf } from '../document/look-up.ts';
 import { type EdgeCount, edgeStitches } from '../edging/index.ts';
+import { countedPanel, type TopKind } from '../fabric/index.ts';
 import { gaugeOf } from '../gauge/index.ts';
 import { area, groupBy, must, whole } from '../geometry/index.ts';
 import type { Stitch } from '../stitches/index.ts';
@@ -18,6 +19,17 @@ const ENDS_A_MINUTE = 0.7;
 
 /** A chain takes so many of its pitches: less than a stitch, which is drawn through twice or more. */
 const CHAIN_BY_PITCH = 3.5;
+
+/** What a top of written rows takes, in pitches; a bunch as many unfinished tall stitches as it usually has. */
+const YARN_OF_TOP: Record<TopKind, number> = {
+  ...YARN_BY_PITCH,
+  slip: 3,
+  chain: CHAIN_BY_PITCH,
+  bobble: 38,
+  popcorn: 43,
+  puff: 26,
+  cluster: 24,
+};
 
 /** What yarn goes into. */
 export const YARN_PARTS = ['pieces', 'edge', 'straps', 'closure', 'cord', 'joins'] as const;
@@ -80,6 +92,13 @@ export function effortOf(
     const { pitch, strands } = must(gauge.get(swatch), 'swatch');
     add(part, many, many * CHAIN_BY_PITCH * pitch * strands);
   };
+  const rows = (id: string) => {
+    const panel = panelOf(document, id);
+    const { pitch, strands } = must(gauge.get(panel.swatch), 'swatch');
+    const tops = countedPanel(panel, swatchOf(document, panel.swatch)).rows.flatMap((row) => row.tops.kind);
+    const pitches = tops.reduce((sum, kind) => sum + YARN_OF_TOP[kind], 0);
+    add('pieces', tops.filter((kind) => kind !== 'chain').length, pitches * pitch * strands);
+  };
   // Hundreds of squares are of a few kinds: each kind is counted once.
   const alike = groupBy(graph.pieces, ({ make }) =>
     make.of === 'motif' ? `${make.motif} ${make.rounds}` : '',
@@ -92,7 +111,8 @@ export function effortOf(
       continue;
     }
     for (const piece of pieces)
-      if (piece.make.of === 'panel') put('pieces', panelStitches(piece, area), piece.make.swatch);
+      if (piece.make.of === 'panel' && piece.make.panel !== undefined) rows(piece.make.panel);
+      else if (piece.make.of === 'panel') put('pieces', panelStitches(piece, area), piece.make.swatch);
   }
   const { edging } = graph.trim ?? {};
   if (edging) put('edge', edgeStitches(edges), edging.swatch);

@@ -60,15 +60,13 @@ const damaged = (why: string): Summed => ({ summary: { is: 'damaged', why }, pic
  */
 export function pooled({ summary: summaryTime = SUMMARY_TIME, print: printTime = PRINT_TIME } = {}): Work {
   const pool = new Piscina<Handed, Done>({
-    filename: new URL('./worker.ts', import.meta.url).href,
+    filename: new URL('./entry.mjs', import.meta.url).href,
     minThreads: 0,
     maxThreads: 2,
     // A thread takes a second to be ready: it stays as long as someone is at work.
     idleTimeout: 300_000,
     maxQueue: QUEUE,
     resourceLimits: { maxOldGenerationSizeMb: MEMORY },
-    // The workers read the same TypeScript as the server.
-    execArgv: ['--import', 'tsx'],
   });
   const run = async (task: Task, time: number, gone?: AbortSignal) => {
     const slow = new AbortController();

@@ -32,6 +32,9 @@ function plainMaterials(document: Raw): Materials {
     motifLoops: (motif, rounds) => sideLoops(definition(motif), rounds),
     motifShape: (motif, rounds) => motifShape(definition(motif), rounds, SIDE, 1),
     motifKind: kindOf,
+    panel: () => {
+      throw new Error('A bag of version 1 has no panels by their rows.');
+    },
     join: () => mm(0),
     pitch: () => mm(STITCH),
     rowHeight: () => mm(STITCH),

@@ -57,6 +57,7 @@ export function lift<A, B>(control: Control<A>, into: (a: A) => B): Control<B> {
 export interface Choices {
   readonly motifs: ReadonlyArray<{ readonly id: string; readonly name: string; readonly kind: MotifKind }>;
   readonly swatches: ReadonlyArray<{ readonly id: string; readonly name: string }>;
+  readonly panels?: ReadonlyArray<{ readonly id: string; readonly name: string }> | undefined;
 }
 
 /** The motifs that can be laid in columns and rows. */

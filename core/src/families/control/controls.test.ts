@@ -56,8 +56,9 @@ describe('the controls of every family', () => {
   });
 
   test('end where the schema ends: a step further is refused', () => {
-    /** The rest of the bag leaves these less room than the schema: a flap the rows of its body. */
-    const sooner = (family: string, id: string) => family === 'fold-over' && id === 'flap';
+    /** The rest of the bag leaves these less room than the schema: a flap the rows of its body, a slit two thirds of a face. */
+    const sooner = (family: string, id: string) =>
+      (family === 'fold-over' && id === 'flap') || (family === 'gathered' && id === 'slit');
     fc.assert(
       fc.property(constructions, (construction) => {
         for (const control of controlsOf(construction).filter(isFigure)) {
@@ -68,6 +69,30 @@ describe('the controls of every family', () => {
       }),
       { numRuns: 80 },
     );
+  });
+
+  test('leave two thirds of a gathered face open at most, and show no more than is open', () => {
+    // 60 rows of 5.5 mm make 330 mm, half of them a face: 165 mm, of which 110 may be open and 55 are sewn.
+    const construction: Construction = {
+      family: 'gathered',
+      body: {
+        of: 'worked',
+        swatch: 's2',
+        stitches: 60,
+        rows: 60,
+        multiple: { multiple: 1, extra: 0 },
+        rowsRun: 'across',
+      },
+      together: 2,
+      band: { swatch: 's2', rows: 4 },
+      slit: 400,
+    };
+    const slit = controlsOf(construction)
+      .filter(isFigure)
+      .find(({ id }) => id === 'slit');
+    expect(slit).toMatchObject({ value: 110, max: 110 });
+    const sewn = built(construction).graph.seams.filter(({ kind }) => kind === 'closing');
+    expect(sewn.map(({ a }) => Math.round(Math.abs(a.to - a.from)))).toEqual([55, 55]);
   });
 
   test('show what is chosen among what can be chosen', () => {

@@ -64,16 +64,21 @@ export function faceControls(face: FaceMake, options: BodyControlOptions): Contr
     kind: 'choice',
     id: 'of',
     label: 'Made of',
-    value: face.of === 'one' ? `one:${face.motif}` : face.of,
+    value: whatOf(face),
     options: [
       ...(square ? [{ value: 'motifs', label: 'Squares' }] : []),
       { value: 'worked', label: 'A panel worked in rows' },
       { value: 'shaped', label: 'A shaped panel' },
+      ...(choices.panels ?? []).map(({ id, name }) => ({
+        value: `rows:${id}`,
+        label: `By its rows: ${name}`,
+      })),
       ...choices.motifs.map(({ id, name }) => ({ value: `one:${id}`, label: `One piece: ${name}` })),
     ],
-    hint: 'discs, half discs, hexagons and triangles are added under Swatch',
+    hint: 'panels by their rows, discs, half discs, hexagons and triangles are added under Swatch',
     set: (value) => {
-      if (value === face.of || (face.of === 'one' && value === `one:${face.motif}`)) return face;
+      if (value === whatOf(face)) return face;
+      if (value.startsWith('rows:')) return { of: 'rows', panel: value.slice(5), open: USUAL_OPENING };
       const size = faceSize(face, materials);
       if (value.startsWith('one:')) return oneOfSize(size, value.slice(4), materials);
       if (value === 'shaped') return shapedOfSize(size, swatch, materials);
@@ -86,8 +91,39 @@ export function faceControls(face: FaceMake, options: BodyControlOptions): Contr
     const own = bodyControls(face, options).slice(1);
     return [of, ...own.map((control) => lift(control, (next): FaceMake => next))];
   }
-  return [of, ...(face.of === 'one' ? oneControls(face, options) : shapedControls(face, options))];
+  switch (face.of) {
+    case 'one':
+      return [of, ...oneControls(face, options)];
+    case 'shaped':
+      return [of, ...shapedControls(face, options)];
+    case 'rows':
+      return [of, ...rowsControls(face, options)];
+  }
 }
+
+/** What a face is of, as the choice names it. */
+const whatOf = (face: FaceMake): string =>
+  face.of === 'one' ? `one:${face.motif}` : face.of === 'rows' ? `rows:${face.panel}` : face.of;
+
+/** A panel by its rows has its counts in its rows; what is worked round opens as wide as it is told. */
+function rowsControls(
+  face: Extract<FaceMake, { of: 'rows' }>,
+  { materials }: BodyControlOptions,
+): Control<FaceMake>[] {
+  if (materials.panel(face.panel).piece.sides.length > 1) return [];
+  return [opening(face.open, (open) => ({ ...face, open }))];
+}
+
+const opening = (value: number, set: (open: number) => FaceMake): Control<FaceMake> => ({
+  kind: 'count',
+  id: 'open',
+  label: 'Open at the top',
+  value,
+  ...between(oneSchema.shape.open),
+  step: 5,
+  hint: 'per cent of the round that no strip takes',
+  set,
+});
 
 function oneControls(
   face: Extract<FaceMake, { of: 'one' }>,
@@ -111,20 +147,7 @@ function oneControls(
       },
       set: (rounds) => ({ ...face, rounds }),
     },
-    ...(disc
-      ? [
-          {
-            kind: 'count' as const,
-            id: 'open',
-            label: 'Open at the top',
-            value: face.open,
-            ...between(oneSchema.shape.open),
-            step: 5,
-            hint: 'per cent of the round that no strip takes',
-            set: (open: number): FaceMake => ({ ...face, open }),
-          },
-        ]
-      : []),
+    ...(disc ? [opening(face.open, (open) => ({ ...face, open }))] : []),
   ];
 }
 

@@ -23,7 +23,12 @@ export function settle(params: FacesAndStrip, materials: Materials): FacesAndStr
 export function buildFacesAndStrip(params: FacesAndStrip, materials: Materials): BagGraph {
   const front = layFront(params, materials);
   const w = front.width;
-  const back = layFace(params.face, materials, { id: 'back', name: 'Back', at: { x: w + APART, y: 0 } });
+  const back = layFace(params.face, materials, {
+    id: 'back',
+    name: 'Back',
+    at: { x: w + APART, y: 0 },
+    mirrored: true,
+  });
   const strip = cutStrip(params.strip, front, { middle: w + APART / 2, top: -APART }, materials);
   const { depth, marks } = strip;
   // Behind, the same way runs along the back's sides from the other end.

@@ -1,6 +1,7 @@
 import type { BagGraph } from '../../bag/index.ts';
 import { NOTHING } from '../../geometry/index.ts';
-import { type LaidFace, layFace } from '../layout/face.ts';
+import { layFace } from '../layout/face.ts';
+import type { LaidFace } from '../layout/laid-face.ts';
 import type { Materials } from '../layout/materials.ts';
 import { APART, sheetsToGraph, split } from '../layout/sew.ts';
 import { BOTTOM, LEFT, layOut, piecesOf, RIGHT, reversed, type Sheet, sheetSide } from '../layout/sheet.ts';

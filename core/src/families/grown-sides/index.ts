@@ -8,7 +8,8 @@ import { swatchChoice } from '../control/control-kinds.ts';
 import { faceControls, faceSize } from '../control/face-control.ts';
 import { each } from '../explore.ts';
 import { defineFamily } from '../family.ts';
-import { faceSchema, type LaidFace, layFace } from '../layout/face.ts';
+import { faceSchema, layFace } from '../layout/face.ts';
+import type { LaidFace } from '../layout/laid-face.ts';
 import type { Materials } from '../layout/materials.ts';
 import { APART, sew } from '../layout/sew.ts';
 import { BOTTOM, reversed, TOP } from '../layout/sheet.ts';
@@ -100,7 +101,12 @@ function wallOf(
 function build(params: GrownSides, materials: Materials): BagGraph {
   const front = layFace(params.face, materials, { id: 'front', name: 'Front', at: { x: 0, y: 0 } });
   const w = front.width;
-  const back = layFace(params.face, materials, { id: 'back', name: 'Back', at: { x: w + APART, y: 0 } });
+  const back = layFace(params.face, materials, {
+    id: 'back',
+    name: 'Back',
+    at: { x: w + APART, y: 0 },
+    mirrored: true,
+  });
   // Both walls lie under the middle of the net, one below the other.
   const middle = w + APART / 2;
   const before = wallOf(params, front, 'front', { top: -APART, middle }, materials);

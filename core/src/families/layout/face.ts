@@ -1,19 +1,13 @@
 import { z } from 'zod';
-import {
-  type Edge,
-  type Interval,
-  type Piece,
-  pathOn,
-  type Seam,
-  type SeamLine,
-  wholeEdge,
-} from '../../bag/index.ts';
+import { type Edge, type Piece, pathOn, wholeEdge } from '../../bag/index.ts';
 import { count, idSchema } from '../../fields/index.ts';
 import { extent, type Point, pathLength } from '../../geometry/index.ts';
 import { isSquare, type MotifKind } from '../../motif/index.ts';
 import { mm } from '../../units/index.ts';
 import { MOST_ROUNDS, MOST_STITCHES, motifBodySchema, workedBodySchema } from './body.ts';
+import { type FaceOptions, type FaceSide, type LaidFace, sideId } from './laid-face.ts';
 import type { Materials } from './materials.ts';
+import { rowsFace } from './rows-face.ts';
 import { BOTTOM, innerSeams, LEFT, layOut, piecesOf, RIGHT, sheetSide, TOP } from './sheet.ts';
 
 export const oneSchema = z
@@ -45,48 +39,25 @@ const shapedSchema = z
   })
   .meta({ description: 'A panel that widens and narrows, the same on both sides.' });
 
-/** What a face may be: squares or a panel in a rectangle, one motif of any shape, or a shaped panel. */
+export const rowsSchema = z
+  .strictObject({
+    of: z.literal('rows'),
+    panel: idSchema,
+    /** Per cent of a round piece that no strip takes; others open along their last row. */
+    open: oneSchema.shape.open,
+  })
+  .meta({ description: 'A panel by its rows.' });
+
+/** What a face may be: squares or a panel in a rectangle, one motif of any shape, a shaped panel, or one by its rows. */
 export const faceSchema = z.discriminatedUnion('of', [
   motifBodySchema,
   workedBodySchema,
   oneSchema,
   shapedSchema,
+  rowsSchema,
 ]);
 export type FaceMake = z.infer<typeof faceSchema>;
 export type ShapedFace = Extract<FaceMake, { of: 'shaped' }>;
-
-/** A part of a face's outline that is sewn, from one corner to the next. */
-export interface FaceSide {
-  /** What it is called, `upper left side`, and the same as part of a name: `upper-left`. */
-  readonly name: string;
-  readonly id: string;
-  readonly chain: readonly Interval[];
-  /** The line it follows, mm from the face's lower left; a curve as many short stretches. */
-  readonly path: readonly Point[];
-}
-
-/** `upper left side` as part of a name. */
-const sideId = (name: string) => name.replace(/ side$/, '').replaceAll(' ', '-');
-
-/** A face laid in the net. */
-export interface LaidFace {
-  readonly width: number;
-  readonly height: number;
-  readonly at: Point;
-  readonly pieces: readonly Piece[];
-  readonly seams: readonly Seam[];
-  readonly lines: readonly SeamLine[];
-  /** Everything but the opening, counter-clockwise from the opening's left end. */
-  readonly sides: readonly FaceSide[];
-  /** The upper side, where it is straight; counter-clockwise. */
-  readonly open: readonly Interval[];
-}
-
-interface FaceOptions {
-  readonly id: string;
-  readonly name: string;
-  readonly at: Point;
-}
 
 /** Lays a face out; its sewn edges take half a join each. */
 export function layFace(face: FaceMake, materials: Materials, options: FaceOptions): LaidFace {
@@ -100,6 +71,8 @@ export function layFace(face: FaceMake, materials: Materials, options: FaceOptio
         : single(face, materials, options);
     case 'shaped':
       return shaped(face, materials, options);
+    case 'rows':
+      return rowsFace(face, materials, options);
   }
 }
 

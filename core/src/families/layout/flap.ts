@@ -9,6 +9,7 @@ import {
   move,
   onFacet,
   pieceIndex,
+  pointOnEdge,
   stretchesOf,
 } from '../../bag/index.ts';
 import {
@@ -19,15 +20,19 @@ import {
   NOTHING,
   type Point,
   type Point3,
+  SAME_PLACE,
 } from '../../geometry/index.ts';
 import { bend } from './bend.ts';
-import { type FaceMake, type LaidFace, layFace } from './face.ts';
+import { type FaceMake, layFace } from './face.ts';
+import type { LaidFace } from './laid-face.ts';
 import type { Materials } from './materials.ts';
 import { sew } from './sew.ts';
 import { reversed } from './sheet.ts';
 
 /** Places nearer than this are the same, mm. */
 const NEAR = 0.01;
+/** What rises by less is level, mm: what is sewn to it then lies on it. */
+const LEVEL = SAME_PLACE / 2;
 /** A flap needs a level stretch of at least this share of the bag's width. */
 const LEAST_WIDE = 0.25;
 
@@ -57,9 +62,9 @@ export function rimBehind(graph: BagGraph): Behind[] {
         }),
       );
     })
-    .filter(({ from, to }) => Math.abs(from.y - to.y) < NEAR && Math.abs(from.z - to.z) < NEAR);
+    .filter(({ from, to }) => Math.abs(from.y - to.y) < LEVEL && Math.abs(from.z - to.z) < LEVEL);
   const top = Math.max(...parts.map(({ from }) => from.y));
-  const highest = parts.filter(({ from }) => top - from.y < NEAR).sort((a, b) => a.from.x - b.from.x);
+  const highest = parts.filter(({ from }) => top - from.y < LEVEL).sort((a, b) => a.from.x - b.from.x);
   const run = longestRun(highest);
   // Round a curved back nothing flat can hang.
   return widthOf(run) < LEAST_WIDE * measure(graph).width ? [] : run;
@@ -101,7 +106,12 @@ const widthOf = (run: readonly Behind[]) => run.reduce((sum, { from, to }) => su
 export function withFlap(graph: BagGraph, flap: FaceMake, materials: Materials): BagGraph {
   const behind = rimBehind(graph);
   const [first, last] = [behind[0], behind.at(-1)];
-  const made = layFace(flap, materials, { id: 'flap', name: 'Flap', at: { x: 0, y: 0 } });
+  const made = layFace(flap, materials, {
+    id: 'flap',
+    name: 'Flap',
+    at: { x: 0, y: 0 },
+    hangs: true,
+  });
   const root = made.open.reduce((sum, interval) => sum + intervalLength(interval), 0);
   if (!first || !last || root === 0 || graph.facets.some(({ face }) => face === 'flap')) return graph;
 
@@ -196,10 +206,7 @@ function middleInNet(graph: BagGraph, chain: readonly Interval[]) {
   const piece = pieceIndex(graph);
   const ends = chain.map(({ piece: id, edge, from, to }) => {
     const own = piece(id);
-    const [stretch] = stretchesOf(own, edge);
-    const { p, q } = stretch ?? { p: { x: 0, y: 0 }, q: { x: 1, y: 0 } };
-    const { length = 1 } = own.edges[edge] ?? {};
-    return [inNet(own, along(p, q, from / length)), inNet(own, along(p, q, to / length))] as const;
+    return [inNet(own, pointOnEdge(own, edge, from)), inNet(own, pointOnEdge(own, edge, to))] as const;
   });
   const total = chain.reduce((sum, interval) => sum + intervalLength(interval), 0);
   let left = total / 2;

@@ -1,5 +1,15 @@
+import type { WorkedPiece } from '../../fabric/index.ts';
 import type { MotifKind, MotifShape } from '../../motif/index.ts';
 import type { Mm } from '../../units/index.ts';
+
+/** A panel by its rows, as a builder sees it. */
+export interface RowsPanel {
+  readonly piece: WorkedPiece;
+  readonly swatch: string;
+  /** Stitches of its widest row, and rows. */
+  readonly stitches: number;
+  readonly rows: number;
+}
 
 /**
  * What a builder may ask about sizes and counts. The sizes behind it may be nominal or nudged: that is
@@ -19,6 +29,8 @@ export interface Materials {
   /** Outline and edges of a motif of any shape, by itself. */
   motifShape(motif: string, rounds: number): MotifShape;
   motifKind(motif: string): MotifKind;
+  /** A panel by its rows, at its size and shape, without joins. */
+  panel(panel: string): RowsPanel;
   /**
    * What one join adds between two pieces (a tight one takes: negative). A builder that knows which line it asks for
    * names it: lines may be joined by methods of their own.

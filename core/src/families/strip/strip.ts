@@ -5,7 +5,7 @@ import { must, pathLength, rectangle } from '../../geometry/index.ts';
 import { countsToFit, type StripCounts, spreadCounts } from '../../match/strip.ts';
 import { mm } from '../../units/index.ts';
 import { MOST_STITCHES, multipleSchema } from '../layout/body.ts';
-import type { FaceSide, LaidFace } from '../layout/face.ts';
+import type { FaceSide, LaidFace } from '../layout/laid-face.ts';
 import type { Materials } from '../layout/materials.ts';
 import { type SewnLine, sew } from '../layout/sew.ts';
 import { BOTTOM, TOP } from '../layout/sheet.ts';

@@ -1,7 +1,7 @@
 import type { Face, Facet, Fold, Piece } from '../../bag/index.ts';
 import { type Point, type Point3, pathLength, SAME_PLACE } from '../../geometry/index.ts';
 import { bend, type Region } from '../layout/bend.ts';
-import type { FaceSide, LaidFace } from '../layout/face.ts';
+import type { FaceSide, LaidFace } from '../layout/laid-face.ts';
 import { scaled, X, Y } from '../layout/wrap.ts';
 
 /** Puts a face up in front or behind, its middle over 0 and its lowest point at height 0. */

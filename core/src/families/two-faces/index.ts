@@ -7,7 +7,8 @@ import { faceControls, faceSize } from '../control/face-control.ts';
 import { each } from '../explore.ts';
 import { defineFamily } from '../family.ts';
 import { bend, type HalfPlane, type Region } from '../layout/bend.ts';
-import { type FaceMake, faceSchema, type LaidFace, layFace } from '../layout/face.ts';
+import { type FaceMake, faceSchema, layFace } from '../layout/face.ts';
+import type { LaidFace } from '../layout/laid-face.ts';
 import type { Materials } from '../layout/materials.ts';
 import { APART, sew, split } from '../layout/sew.ts';
 import { reversed } from '../layout/sheet.ts';
@@ -165,7 +166,7 @@ function build(params: TwoFaces, materials: Materials): BagGraph {
   const front = layFace(face, materials, { id: 'front', name: 'Front', at: { x: 0, y: 0 } });
   const at = { x: front.width + APART, y: 0 };
   const own = ownBack(params);
-  const back = layFace(own ?? face, materials, { id: 'back', name: 'Back', at });
+  const back = layFace(own ?? face, materials, { id: 'back', name: 'Back', at, mirrored: true });
   if (own) return buildApart(front, back);
   // A corner cannot be deeper than the face is wide, nor twice as high.
   const k = hasCorners(face) ? Math.min(tuck, front.width * 0.95, front.height * 1.9) / 2 : 0;

@@ -4,6 +4,7 @@ import { Choice } from '../../ui/Choice.tsx';
 import type { StationProps } from '../station.ts';
 import { JoinedStrip } from './JoinedStrip.tsx';
 import { MotifSection } from './MotifSection.tsx';
+import { PanelsSection } from './PanelsSection.tsx';
 import { SwatchSection } from './SwatchSection.tsx';
 import { FIRST_NAMES, withMotif } from './with-motif.ts';
 import { YarnSection } from './YarnSection.tsx';
@@ -54,6 +55,7 @@ export function SwatchStation(props: StationProps) {
       )}
       <MotifSection key={motif?.id ?? 'none'} {...props} motif={motif} />
       {motif && isSquare(motif.kind) && <JoinedStrip {...props} motif={motif} />}
+      <PanelsSection {...props} />
       <YarnSection {...props} />
     </>
   );

@@ -1,0 +1,211 @@
+import { describe, expect, test } from 'vitest';
+import type { Terms, Turning } from '../../stitches/index.ts';
+import { countProgram } from './count-program.ts';
+
+/**
+ * Rows as people write them, each with what it is worked onto, and what it uses and makes by hand. The turning chain
+ * does not count unless it is said.
+ */
+
+interface Row {
+  readonly onto: number;
+  readonly row: string;
+  readonly uses: number;
+  readonly makes: number;
+  readonly terms?: Terms;
+  readonly turning?: Turning;
+}
+
+/** The last row of a program of a plain row of so many and this one. */
+function counted({ onto, row, terms = 'us', turning = 'does-not-count' }: Omit<Row, 'uses' | 'makes'>) {
+  // A plain row of slip stitches is called the same in both terms.
+  const text = `ch ${onto}\nRow 1: ${onto} sl st\n${/^(?:r(?:ow)?\s*\d|\d+nd row)/i.test(row) ? row : `Row 2: ${row}`}`;
+  const { rows, problems } = countProgram(text, { terms, turning, usual: 'low' });
+  return { last: rows.at(-1), problems };
+}
+
+const rows: readonly Row[] = [
+  // One in each.
+  { onto: 27, row: 'sc across', uses: 27, makes: 27 },
+  { onto: 27, row: 'sc in each st across', uses: 27, makes: 27 },
+  { onto: 27, row: 'Sc in each st to end.', uses: 27, makes: 27 },
+  { onto: 27, row: 'Row 2: single crochet in each stitch across (27)', uses: 27, makes: 27 },
+  { onto: 12, row: 'dc in next 12 sts', uses: 12, makes: 12 },
+  { onto: 12, row: '12 DC', uses: 12, makes: 12 },
+  { onto: 12, row: 'dc 12', uses: 12, makes: 12 },
+  { onto: 12, row: '12dc', uses: 12, makes: 12 },
+  { onto: 7, row: 'hdc in next st, 2 hdc, hdc in each of the next 4 stitches', uses: 7, makes: 7 },
+  { onto: 5, row: 'five sc', uses: 5, makes: 5 },
+  { onto: 9, row: 'sc to last 2 sts, dc in last 2 sts', uses: 9, makes: 9 },
+  { onto: 9, row: 'sc across, dc in last st', uses: 9, makes: 9 },
+  { onto: 6, row: '2nd row: 6 sc', uses: 6, makes: 6 },
+  { onto: 6, row: 'Row 2 (RS): 6 sc', uses: 6, makes: 6 },
+  { onto: 6, row: 'Row 2 (B): 6 sc', uses: 6, makes: 6 },
+  { onto: 6, row: 'Row 2 - 6 sc', uses: 6, makes: 6 },
+  { onto: 6, row: 'R2. 6 sc = 6', uses: 6, makes: 6 },
+  { onto: 6, row: 'row 2: 6 SC, turn', uses: 6, makes: 6 },
+  { onto: 6, row: 'ch 1, 6 sc, turn', uses: 6, makes: 6 },
+  { onto: 6, row: '6 sc, ch 1, turn', uses: 6, makes: 6 },
+  // More and fewer.
+  { onto: 10, row: 'inc, 8 sc, inc', uses: 10, makes: 12 },
+  { onto: 10, row: '2 sc in next, 8 sc, 2 sc in last st', uses: 10, makes: 12 },
+  { onto: 10, row: '2 sc in each st across', uses: 10, makes: 20 },
+  { onto: 10, row: '2 sc in each of next 5 sts, 5 sc', uses: 10, makes: 15 },
+  { onto: 10, row: '5 sc in next 5 sts, 5 sc', uses: 10, makes: 10 },
+  { onto: 10, row: 'sc, 2 sc in same st, 9 sc', uses: 10, makes: 12 },
+  { onto: 10, row: 'dec, 6 sc, dec', uses: 10, makes: 8 },
+  { onto: 10, row: 'sc2tog, 6 sc, sc2tog', uses: 10, makes: 8 },
+  { onto: 10, row: 'dc3tog, 4 dc, dc 3 tog', uses: 10, makes: 6 },
+  { onto: 10, row: '3 tog, 7 sc', uses: 10, makes: 8 },
+  { onto: 10, row: '5 dc in one, 9 sc', uses: 10, makes: 14 },
+  { onto: 12, row: 'inc 3, 9 sc', uses: 12, makes: 15 },
+  // Again and again.
+  { onto: 27, row: 'sc, (bobble, sc) to end', uses: 27, makes: 27 },
+  { onto: 24, row: '(2 dc, inc) x8', uses: 24, makes: 32 },
+  { onto: 24, row: '(2 dc, inc) 8 times (32)', uses: 24, makes: 32 },
+  { onto: 24, row: '[dc in next 2 sts, 2 dc in next st] eight times', uses: 24, makes: 32 },
+  { onto: 24, row: '*2 dc, inc; repeat from * to end', uses: 24, makes: 32 },
+  { onto: 24, row: '* dc in next 2, 2 dc in next; rep from * 7 more times', uses: 24, makes: 32 },
+  { onto: 24, row: '(2 dc, inc) around', uses: 24, makes: 32 },
+  { onto: 25, row: '*sc, ch 1, skip 1; rep from * to last st, sc in last st', uses: 25, makes: 25 },
+  { onto: 12, row: '((sc, inc) x2, 2 sc) twice', uses: 12, makes: 16 },
+  { onto: 12, row: '(sc, dc) x 3 and then 6 sc', uses: 12, makes: 12 },
+  {
+    onto: 50,
+    row: 'start in 2nd st: 2 hdc in next, 4 hdc, inc, (5 hdc, inc) x5, 13 hdc',
+    uses: 49,
+    makes: 56,
+  },
+  // Chains and gaps.
+  { onto: 40, row: '10 sc, ch 20, skip 20, 10 sc', uses: 40, makes: 40 },
+  { onto: 9, row: 'sc, (ch 1, sk 1, sc) x4', uses: 9, makes: 9 },
+  { onto: 9, row: 'sc, *chain 1, miss next st, sc in next; repeat from * across', uses: 9, makes: 9 },
+  { onto: 6, row: '(dc, ch 1, dc) in next st, 5 dc', uses: 6, makes: 8 },
+  { onto: 6, row: 'v-st in next st, 5 dc', uses: 6, makes: 8 },
+  { onto: 7, row: 'sc, skip 2, shell in next st, skip 2, sc', uses: 7, makes: 7 },
+  // What they are held by.
+  { onto: 12, row: '(fpdc in next 3, bpdc in next 3) x2', uses: 12, makes: 12 },
+  { onto: 12, row: '(3 FPdc, 3 BPdc) to end', uses: 12, makes: 12 },
+  { onto: 8, row: 'sc blo across', uses: 8, makes: 8 },
+  { onto: 8, row: 'blo sc in each st', uses: 8, makes: 8 },
+  { onto: 8, row: 'sl st in back loop of each st across', uses: 8, makes: 8 },
+  { onto: 8, row: '4 puff, 2 popcorns, cluster, bo', uses: 8, makes: 8 },
+  // Beginning and ending elsewhere.
+  { onto: 20, row: 'start in 4th st, 10 sc, leave the rest', uses: 10, makes: 10 },
+  { onto: 20, row: '15 sc, leave 5', uses: 15, makes: 15 },
+  { onto: 20, row: '15 sc, leave last 5 sts unworked', uses: 15, makes: 15 },
+  { onto: 20, row: 'join with sl st in 3rd st, ch 1, 10 sc, leave remaining', uses: 10, makes: 10 },
+  { onto: 20, row: 'from the 2nd st after the ch: 4 sc, 14 hdc, sl st', uses: 19, makes: 19 },
+  // A turning chain that counts stands in the first stitch.
+  { onto: 12, row: 'ch 3, 11 dc', uses: 12, makes: 12, turning: 'counts' },
+  { onto: 12, row: 'ch 3, dc in each st across', uses: 12, makes: 12, turning: 'counts' },
+  { onto: 12, row: 'ch 3 (counts as dc), 11 dc', uses: 12, makes: 12 },
+  { onto: 12, row: 'ch 3 (does not count), 12 dc', uses: 12, makes: 12, turning: 'counts' },
+  { onto: 12, row: 'ch 1, 12 sc', uses: 12, makes: 12, turning: 'counts' },
+  { onto: 12, row: 'ch 3, 10 dc, dc in top of ch 3', uses: 12, makes: 12, turning: 'counts' },
+  { onto: 12, row: 'ch 3, 10 dc, dc in top of turning ch', uses: 12, makes: 12, turning: 'counts' },
+  // UK.
+  { onto: 12, row: '12 dc', uses: 12, makes: 12, terms: 'uk' },
+  { onto: 12, row: '4 htr, 4 tr, 4 dtr', uses: 12, makes: 12, terms: 'uk' },
+  {
+    onto: 12,
+    row: 'dc2tog, double crochet in next 8, half treble, treble',
+    uses: 12,
+    makes: 11,
+    terms: 'uk',
+  },
+  { onto: 12, row: 'miss 1, 5 tr in next st, miss 1, 9 dc', uses: 12, makes: 14, terms: 'uk' },
+];
+
+describe('rows as people write them', () => {
+  test.each(rows)('onto $onto: $row', ({ uses, makes, ...given }) => {
+    const { last, problems } = counted(given);
+    expect(problems).toEqual([]);
+    expect([last?.number, last?.uses, last?.makes]).toEqual([2, uses, makes]);
+  });
+
+  test('an increase is of the stitch beside it, or of the row below where none is named', () => {
+    const { rows: all } = countProgram(
+      'Round 1: 6 dc in ring\nRound 2: inc x6\nRound 3: hdc, inc, (hdc, inc) x5',
+      {
+        terms: 'us',
+        turning: 'does-not-count',
+        usual: 'low',
+      },
+    );
+    expect(all.map(({ tops }) => [...new Set(tops.kind)].join())).toEqual(['tall', 'tall', 'mid']);
+  });
+
+  test('a name means another stitch in the other country', () => {
+    const [us, uk] = (['us', 'uk'] as const).map((terms) =>
+      counted({ onto: 3, row: 'dc, tr, ss', terms }).last?.tops.kind.join(),
+    );
+    expect([us, uk]).toEqual(['tall,high,slip', 'low,tall,slip']);
+  });
+});
+
+const wrong: ReadonlyArray<{ onto: number; row: string; says: string; terms?: Terms }> = [
+  { onto: 63, row: '64 sc', says: 'Row 2: This needs 64 stitches, row 1 made 63.' },
+  {
+    onto: 63,
+    row: '60 sc',
+    says: 'Row 2: This uses 60 of the 63 of row 1: 3 are left. Write “leave 3” where that is meant.',
+  },
+  {
+    onto: 26,
+    row: 'sc, (bobble, sc) to end',
+    says: 'Row 2: What is repeated takes 2 at a time, and there are 25 for it: 1 is left over. 1 more or 1 fewer would come out.',
+  },
+  { onto: 5, row: '(sc, 4 sc', says: 'A bracket is opened in this row that is not closed.' },
+  { onto: 5, row: '5 sc)', says: 'A bracket is closed here that was not opened.' },
+  { onto: 5, row: '3 sc, 2 flumps', says: 'Fennot does not know “flumps”.' },
+  { onto: 5, row: '5 htr', says: '“htr” reads like UK terms: it is counted as hdc. Are these UK terms?' },
+  {
+    onto: 5,
+    row: '5 hdc',
+    terms: 'uk',
+    says: '“hdc” reads like US terms: it is counted as htr. Are these US terms?',
+  },
+  { onto: 5, row: '5 sc (6)', says: 'Row 2 makes 5, not 6 as written.' },
+  { onto: 5, row: 'Row 4: 5 sc', says: 'Row 4 comes after 1: 2 and 3 are missing.' },
+  { onto: 5, row: 'Row 1: 5 sc', says: 'Row 1 is there already, or comes too late: the one before it is 1.' },
+  { onto: 5, row: '3 sc, leave 1', says: 'Row 2: 1 is said to be left; 2 of the 5 of row 1 are.' },
+  {
+    onto: 5,
+    row: 'sc in next sp, 4 sc',
+    says: 'Row 2: There is no chain of row 1 here to work under: a stitch comes next.',
+  },
+  {
+    onto: 5,
+    row: '(ch 1) to end',
+    says: 'Row 2: What is repeated to the end uses nothing of the row below: it would never end.',
+  },
+  { onto: 5, row: '100000 sc', says: 'Row 2: This row has more than 20000 stitches.' },
+  { onto: 5, row: '(((ch 9) x9999) x9999) x9999', says: 'Row 2: This row has more than 20000 stitches.' },
+  { onto: 5, row: 'start in 9th st, sc', says: 'Row 2: There is no stitch 9 in row 1: it has 5.' },
+];
+
+describe('rows that do not come out', () => {
+  test.each(wrong)('onto $onto: $row', ({ says, ...given }) => {
+    const { problems } = counted(given);
+    expect(problems.map(({ message }) => message)).toContain(says);
+    expect(problems.every(({ line }) => line === 2)).toBe(true);
+  });
+});
+
+describe('stitches along the ends of rows', () => {
+  test('one in each that lies open, one beside each end, by hand', () => {
+    const text = [
+      'ch 30',
+      'Row 1: 30 sc',
+      'Row 2: start in 6th st, 20 sc, leave 5',
+      'Row 3: 20 sc',
+      'Band: sc evenly along the edge of rows 2-3, 1 in each st, 2 beside each row',
+      'Band: sc evenly along the edge of rows 7-9',
+    ].join('\n');
+    const { edges, problems } = countProgram(text, { terms: 'us', turning: 'counts', usual: 'low' });
+    // Row 2 leaves 5 and 5 open, the last row has 20 tops, and two rows have two ends with 2 beside each: 5 + 5 + 20 + 8.
+    expect(edges).toEqual([{ line: 4, name: 'Band', rows: { first: 2, last: 3 }, makes: 38 }]);
+    expect(problems.map(({ message }) => message)).toEqual(['There are no rows 7 to 9 to work along.']);
+  });
+});

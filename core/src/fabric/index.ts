@@ -1,0 +1,21 @@
+export {
+  type CountedProgram,
+  countProgram,
+  type EdgeRow,
+  type ProgramProblem,
+  type ProgramRow,
+  type Rules,
+} from './count/count-program.ts';
+export type { CountedRow } from './count/count-row.ts';
+export type { TopKind, Tops } from './count/tops.ts';
+export { disc, type Generated, halfDisc, type Shells, shaped, shells, writeRows } from './generate/rows.ts';
+export { countedPanel, type WrittenRows } from './panel.ts';
+export { type Flatness, flatnessText } from './shape/flatness.ts';
+export type { LaidFlat } from './shape/lay-flat.ts';
+export type { Sizes } from './shape/layers.ts';
+export type { Side } from './shape/outline.ts';
+export { usualStitch, type WorkedPiece, workedPiece } from './shape/piece.ts';
+export { type RowLine, stitchPlaces } from './shape/row-lines.ts';
+export { sizedPiece } from './shape/sized-piece.ts';
+export type { Instruction, Problem, Span, StitchKind } from './shorthand/instruction.ts';
+export { stitchWord, writeRow } from './shorthand/write-row.ts';

@@ -1,0 +1,123 @@
+import { heightByPitch, STITCHES } from '../../stitches/index.ts';
+import type { CountedRow } from '../count/count-row.ts';
+import type { TopKind } from '../count/tops.ts';
+
+/** How large stitches come out. */
+export interface Sizes {
+  /** Stitch pitch, mm. */
+  readonly pitch: number;
+  /** Height of a row of the swatch's own stitch, mm, and how many pitches high that stitch usually is. */
+  readonly row: number;
+  readonly usual: number;
+}
+
+/** Height of a slip stitch as a share of a low stitch: it lies along the row it is worked into. */
+const SLIP_BY_LOW = 0.3;
+
+/** Height of a stitch above the row it stands on, mm: as much higher than the swatch's own as it usually is. */
+export function heightOf(kind: TopKind, { row, usual }: Sizes): number {
+  const basic = STITCHES.find((stitch) => stitch === kind);
+  if (basic) return (row * heightByPitch(basic)) / usual;
+  if (kind === 'slip') return (SLIP_BY_LOW * row * heightByPitch('low')) / usual;
+  // Bunches are worked in tall stitches and drawn down between low ones: they stand as high as the row does.
+  return row;
+}
+
+/**
+ * A row as a layer of fabric, seen with its first row at the bottom: from left to right, whichever way it was worked.
+ * Places along a row are shares of it, 0 at its left end and 1 at its right.
+ */
+export interface Layer {
+  readonly number: number;
+  readonly many: number;
+  /** mm along its tops. */
+  readonly length: number;
+  /** Worked round: its ends meet. */
+  readonly round: boolean;
+  /** Height over the row below, mm, of each top; chains have none of their own. */
+  readonly heights: readonly number[];
+  /** Where each top stands on the row below, as a share of that; and where its left and right ends do. */
+  readonly feet: readonly number[];
+  readonly left: number;
+  readonly right: number;
+}
+
+/**
+ * The layers of counted rows. A row that is turned meets the row below from its other end; a round does not.
+ *
+ * @param first places of what the first row stands on; none for a ring.
+ */
+export function layersOf(
+  rows: ReadonlyArray<
+    Pick<CountedRow, 'tops' | 'before'> & { readonly number: number; readonly round: boolean }
+  >,
+  first: number,
+  sizes: Sizes,
+): Layer[] {
+  let below = first;
+  // The chain runs to the left, the first row back over it to the left again: seen from in front it is the other way.
+  let rightwards = true;
+  return rows.flatMap((row, i): Layer[] => {
+    const { tops, number, round } = row;
+    const many = tops.kind.length;
+    if (many === 0) return [];
+    const mirrored = !round && !rightwards;
+    // Chains that were passed over to turn are no part of what it stands on.
+    const passed = i === 0 && first > 0 ? row.before : 0;
+    const layer = layerOf(tops, passed, Math.max(1, below), sizes);
+    below = many;
+    if (!round) rightwards = !rightwards;
+    const met = { number, many, length: many * sizes.pitch, round, ...layer };
+    return [mirrored ? seenFromBehind(met) : met];
+  });
+}
+
+function layerOf(
+  { kind, from, to }: CountedRow['tops'],
+  passed: number,
+  below: number,
+  sizes: Sizes,
+): Pick<Layer, 'heights' | 'feet' | 'left' | 'right'> {
+  const at = (list: readonly number[], i: number) => list[i] ?? 0;
+  const feet = kind.map((_, i) => {
+    // Several on the same places divide them among themselves.
+    let [start, end] = [i, i];
+    while (start > 0 && at(from, start - 1) === at(from, i) && at(to, start - 1) === at(to, i)) start--;
+    while (end < kind.length - 1 && at(from, end + 1) === at(from, i) && at(to, end + 1) === at(to, i)) end++;
+    const share = (i - start + 0.5) / (end - start + 1);
+    return (at(from, i) + share * (at(to, i) - at(from, i)) - passed) / below;
+  });
+  return {
+    heights: kind.map((one) => (one === 'chain' ? sizes.row : heightOf(one, sizes))),
+    feet,
+    left: (at(from, 0) - passed) / below,
+    right: (at(to, kind.length - 1) - passed) / below,
+  };
+}
+
+/** The same layer from its other end. */
+const seenFromBehind = (layer: Layer): Layer => ({
+  ...layer,
+  heights: [...layer.heights].reverse(),
+  feet: layer.feet.map((foot) => 1 - foot).reverse(),
+  left: 1 - layer.right,
+  right: 1 - layer.left,
+});
+
+/** Where a place of a layer stands on the row below, both as shares: between tops in a straight line. */
+export function footAt({ feet, left, right, many }: Layer, share: number): number {
+  const place = share * many - 0.5;
+  const before = Math.floor(place);
+  const part = place - before;
+  const low = before < 0 ? left : (feet[before] ?? right);
+  const high = before + 1 >= many ? right : (feet[before + 1] ?? left);
+  if (before < 0) return left + (high - left) * (2 * (part - 0.5));
+  if (before + 1 >= many) return low + (right - low) * Math.min(1, 2 * part);
+  return low + (high - low) * part;
+}
+
+/** How high a layer stands there over the row below, mm. */
+export function heightAt({ heights, many }: Layer, share: number): number {
+  const place = Math.min(many - 1, Math.max(0, Math.floor(share * many)));
+  return heights[place] ?? 0;
+}

@@ -1,0 +1,146 @@
+import { type Edge, type Interval, type Piece, pathOn, wholeEdge } from '../../bag/index.ts';
+import type { Side } from '../../fabric/index.ts';
+import { extent, must, type Point, pathLength } from '../../geometry/index.ts';
+import { mm } from '../../units/index.ts';
+import type { FaceMake } from './face.ts';
+import { type FaceOptions, type FaceSide, type LaidFace, sideId } from './laid-face.ts';
+import type { Materials } from './materials.ts';
+
+type RowsFace = Extract<FaceMake, { of: 'rows' }>;
+
+/** What each side is called once it is a side of a bag. */
+const NAMES: Record<Side['at'], string> = {
+  left: 'left side',
+  bottom: 'bottom',
+  right: 'right side',
+  top: 'round',
+};
+
+/**
+ * A panel by its rows as a face. It stands on its first row and opens along its last; a fan that begins in a ring hangs
+ * with its round below and opens along its straight side; what is worked round opens over a share of its round.
+ */
+export function rowsFace(
+  face: RowsFace,
+  materials: Materials,
+  { id, name, at, mirrored = false, hangs = false }: FaceOptions,
+): LaidFace {
+  const { piece, swatch, stitches, rows } = materials.panel(face.panel);
+  const worked = mirrored ? fromBehind(piece.sides) : piece.sides;
+  const ring = !worked.some(({ at: side }) => side === 'bottom');
+  const round = worked.length === 1;
+  const turned = ring && !round;
+  const sides = turned ? startingAt(worked, 'top') : worked;
+  const opens: readonly Side['at'][] = turned ? ['left', 'right'] : ['top'];
+  const shaped = hangs && !round ? hungBy(sides, opens, turned) : sides;
+  if (!shaped) return { width: 0, height: 0, at, pieces: [], seams: [], lines: [], sides: [], open: [] };
+  const place = placing(shaped, turned, materials.join());
+  const placed = shaped.map((side) => ({ ...side, path: side.path.map(place) }));
+  const outline = placed.flatMap(({ path }) => path.slice(0, -1));
+  const laid: Piece = {
+    id,
+    name,
+    make: { of: 'panel', swatch, stitches, rows, rowsRun: 'across', panel: face.panel },
+    outline,
+    edges: placed.map(edgeOf),
+    at,
+    turn: 0,
+    cell: { sheet: id, row: 0, column: 0 },
+  };
+  const sewn = (of: Side['at']): FaceSide[] => {
+    const chain = placed.flatMap(({ at: side }, edge) => (side === of ? [wholeEdge(laid, edge)] : []));
+    return chain.length > 0 ? [faceSide(NAMES[of], laid, chain)] : [];
+  };
+  const open = placed.flatMap(({ at: side }, edge) => (opens.includes(side) ? [wholeEdge(laid, edge)] : []));
+  const { width, height } = extent(outline);
+  const shared = { width, height, at, pieces: [laid], seams: [], lines: [] };
+  if (round) {
+    const { length } = must(laid.edges[0], 'edge');
+    const share = face.open / 200;
+    const part: Interval = { piece: id, edge: 0, from: length * share, to: length * (1 - share) };
+    return { ...shared, sides: [faceSide(NAMES.top, laid, [part])], open: [] };
+  }
+  if (turned) return { ...shared, sides: sewn('top'), open };
+  return { ...shared, sides: [...sewn('left'), ...sewn('bottom'), ...sewn('right')], open };
+}
+
+const faceSide = (name: string, piece: Piece, chain: readonly Interval[]): FaceSide => ({
+  name,
+  id: sideId(name),
+  chain,
+  path: chain.flatMap((interval, i) => pathOn(piece, interval).slice(i === 0 ? 0 : 1)),
+});
+
+function edgeOf({ kind, loops, path }: Side): Edge {
+  return {
+    kind,
+    loops,
+    length: mm(pathLength(path)),
+    ...(path.length > 2 ? { sides: path.length - 1 } : {}),
+  };
+}
+
+/**
+ * The sides of a piece that hangs by some of them: those are drawn straight, and lie level.
+ *
+ * @param turned it will hang the other way up.
+ * @returns nothing where the rest would stand above what it hangs by.
+ */
+function hungBy(
+  sides: readonly Side[],
+  opens: readonly Side['at'][],
+  turned: boolean,
+): readonly Side[] | undefined {
+  const own = sides.filter(({ at }) => opens.includes(at));
+  const [a, b] = [own[0]?.path[0], own.at(-1)?.path.at(-1)];
+  if (!a || !b) return undefined;
+  const way = own.reduce((sum, { path }) => sum + pathLength(path), 0);
+  const level = Math.atan2(b.y - a.y, b.x - a.x);
+  const [cos, sin] = [Math.cos(level), Math.sin(level)];
+  // From the one end to the other along x, and against it where it hangs as it was worked: then up is up.
+  const sign = turned ? 1 : -1;
+  const flat = (p: Point): Point => ({
+    x: sign * ((p.x - a.x) * cos + (p.y - a.y) * sin),
+    y: sign * ((p.y - a.y) * cos - (p.x - a.x) * sin),
+  });
+  const end = flat(b).x;
+  let passed = 0;
+  const drawn = sides.map((side): Side => {
+    if (!opens.includes(side.at)) return { ...side, path: side.path.map(flat) };
+    const from = passed;
+    passed += pathLength(side.path);
+    return { ...side, path: [from, passed].map((length) => ({ x: (end * length) / way, y: 0 })) };
+  });
+  const below = drawn.flatMap(({ path }) => path).every(({ y }) => (turned ? y > -ABOVE : y < ABOVE));
+  return below ? drawn : undefined;
+}
+/** So much may stand above, mm: it is pressed down. */
+const ABOVE = 1e-6;
+
+/** The same piece from its other side. */
+const fromBehind = (sides: readonly Side[]): Side[] =>
+  sides
+    .map(({ at, path, ...side }): Side => {
+      const seen = path.map(({ x, y }): Point => ({ x: -x, y })).reverse();
+      return { ...side, at: at === 'left' ? 'right' : at === 'right' ? 'left' : at, path: seen };
+    })
+    .reverse();
+
+/** The sides in their order, from another one on. */
+function startingAt(sides: readonly Side[], first: Side['at']): readonly Side[] {
+  const from = sides.findIndex(({ at }) => at === first);
+  return [...sides.slice(from), ...sides.slice(0, from)];
+}
+
+/** Brings a piece to 0, 0 with its joins: as much larger as half a join all round makes it; the other way up where it hangs. */
+function placing(sides: readonly Side[], turned: boolean, join: number): (p: Point) => Point {
+  const points = sides.flatMap(({ path }) => path);
+  const { width, height } = extent(points);
+  const by = 1 + join / Math.max(width, height);
+  const sign = turned ? -1 : 1;
+  const [left, low] = [
+    Math.min(...points.map(({ x }) => sign * x)),
+    Math.min(...points.map(({ y }) => sign * y)),
+  ];
+  return ({ x, y }) => ({ x: (sign * x - left) * by, y: (sign * y - low) * by });
+}
