@@ -24,4 +24,5 @@ export * from './stitches/index.ts';
 export * from './strap/index.ts';
 export * from './summary/index.ts';
 export * from './units/index.ts';
+export * from './stripes/index.ts';
 export * from './yarn/index.ts';

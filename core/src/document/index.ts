@@ -1,3 +1,4 @@
+export * from './fabric-schema.ts';
 export * from './features-schema.ts';
 export * from './finish-schema.ts';
 export * from './look-up.ts';
@@ -7,5 +8,6 @@ export * from './read.ts';
 export * from './same.ts';
 export * from './schema.ts';
 export * from './strap-schema.ts';
+export * from './stripes-schema.ts';
 export { VERSION } from './versions/index.ts';
 export * from './with-hook.ts';

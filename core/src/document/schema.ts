@@ -4,10 +4,12 @@ import { idSchema, LIMITS, textSchema } from '../fields/index.ts';
 import { isSquare, MOTIF_KINDS } from '../motif/index.ts';
 import { JOIN_METHODS, SCHOOLS } from '../runs/index.ts';
 import { STITCHES, TURNINGS } from '../stitches/index.ts';
+import { fabricSchema } from './fabric-schema.ts';
 import { featuresSchema } from './features-schema.ts';
 import { finishSchema } from './finish-schema.ts';
 import { nameSchema } from './name-schema.ts';
 import { panelSchema } from './panel-schema.ts';
+import { panelStripesSchema } from './stripes-schema.ts';
 import { VERSION } from './versions/index.ts';
 
 /** The document's name for itself. */
@@ -101,6 +103,8 @@ export const swatchSchema = z.strictObject({
   yarn: id,
   hook: hookSchema,
   stitch: z.enum(STITCHES),
+  /** The fabric it is worked in, where that is more than one stitch again and again. */
+  fabric: id.optional(),
   turning: z.enum(TURNINGS),
   strands: z.int().min(1, 'At least one strand.').max(6, 'At most six strands.'),
   stitches: countSchema.optional(),
@@ -240,6 +244,11 @@ const shape = z.strictObject({
     .array(panelSchema)
     .max(LIMITS.panels, `A bag has at most ${LIMITS.panels} panels by their rows.`)
     .optional(),
+  fabrics: z
+    .array(fabricSchema)
+    .max(LIMITS.fabrics, `A bag has at most ${LIMITS.fabrics} fabrics of its own.`)
+    .optional(),
+  stripes: panelStripesSchema.optional(),
   construction: constructionSchema,
   features: featuresSchema.optional(),
   finish: finishSchema.optional(),
@@ -262,6 +271,7 @@ export const documentSchema = shape.superRefine((doc, context) => {
     swatch: new Set(doc.swatches.map((swatch) => swatch.id)),
     motif: new Set(doc.motifs.map((motif) => motif.id)),
     panel: new Set((doc.panels ?? []).map((panel) => panel.id)),
+    fabric: new Set((doc.fabrics ?? []).map((fabric) => fabric.id)),
   };
   const need = (kind: keyof typeof has, wanted: string, path: (string | number)[]) => {
     if (!has[kind].has(wanted))
@@ -277,12 +287,14 @@ export const documentSchema = shape.superRefine((doc, context) => {
   unique(doc.swatches, 'swatches');
   unique(doc.motifs, 'motifs');
   unique(doc.panels ?? [], 'panels');
+  unique(doc.fabrics ?? [], 'fabrics');
   unique(doc.brief.contents ?? [], 'brief', 'contents');
   doc.motifs.forEach(({ colourways }, i) => {
     unique(colourways, 'motifs', i, 'colourways');
   });
   doc.swatches.forEach((swatch, i) => {
     need('yarn', swatch.yarn, ['swatches', i, 'yarn']);
+    if (swatch.fabric !== undefined) need('fabric', swatch.fabric, ['swatches', i, 'fabric']);
   });
   doc.motifs.forEach((motif, i) => {
     need('swatch', motif.swatch, ['motifs', i, 'swatch']);
@@ -295,6 +307,17 @@ export const documentSchema = shape.superRefine((doc, context) => {
   doc.panels?.forEach((panel, i) => {
     need('swatch', panel.swatch, ['panels', i, 'swatch']);
   });
+  const { all, own = {} } = doc.stripes ?? {};
+  const striped = [
+    ...(all ? [{ path: ['all'], stripes: all }] : []),
+    ...Object.entries(own).flatMap(([piece, stripes]) =>
+      stripes === 'plain' ? [] : [{ path: ['own', piece], stripes }],
+    ),
+  ];
+  for (const { path, stripes } of striped)
+    stripes.bands.forEach(({ yarn }, i) => {
+      need('yarn', yarn, ['stripes', ...path, 'bands', i, 'yarn']);
+    });
   need('yarn', doc.joins.yarn, ['joins', 'yarn']);
   for (const [line, { yarn }] of Object.entries(doc.joins.lines ?? {}))
     if (yarn !== undefined) need('yarn', yarn, ['joins', 'lines', line, 'yarn']);

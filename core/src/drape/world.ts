@@ -131,6 +131,7 @@ export function stepFrame(world: World, acting: Acting, steps = STEPS): void {
   frameBefore.set(p);
   const [low, high] = reachOfBag(world, acting.softness);
   const lean = acting.lift > 0 ? leanOf(world) : UPRIGHT;
+  const lift = acting.lift * handOf(world);
   const keep = Math.max(0, 1 - acting.damping * h);
   const { thick } = touching;
   const lid = acting.filled && world.flaps.length > 0 ? lidOf(p, mouth, world.flaps) : undefined;
@@ -139,7 +140,7 @@ export function stepFrame(world: World, acting: Acting, steps = STEPS): void {
   const edges = bodies.map(({ form }) => edgePlaces(form, spacing));
   for (let k = 0; k < steps; k++) {
     inflate(cloth, acting.softness, low, high, h);
-    pull(world, acting, lean, h);
+    pull(world, acting.gravity, lift, lean, h);
     before.set(p);
     for (let i = 0; i < p.length; i++) p[i] = at(p, i) + h * at(v, i);
     for (const body of bodies) drift(body, acting.gravity, h);
@@ -244,9 +245,22 @@ function leanOf({ cloth: { position: p }, mouth, parts: [bag] }: World): readonl
   return [x, z];
 }
 
+/** A bag that does not touch the table is let down over this part of a thickness. */
+const LETS_DOWN = 0.5;
+
+/**
+ * What share of the lift a standing bag takes: all of it on the table, none of it as soon as it leaves it. Where the
+ * bottom is narrow the filling does not press it down as hard as the mouth is held up.
+ */
+function handOf({ cloth: { position: p }, touching: { thick }, parts: [bag] }: World): number {
+  const low = bag.reduce((least, i) => Math.min(least, at(p, 3 * i + 1)), Infinity);
+  return Math.max(0, Math.min(1, 1 - (low / thick - 0.5) / LETS_DOWN));
+}
+
 function pull(
   { cloth, mouth }: World,
-  { gravity, lift }: Acting,
+  gravity: number,
+  lift: number,
   [aside, ahead]: readonly [number, number],
   h: number,
 ): void {

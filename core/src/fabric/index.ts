@@ -10,6 +10,24 @@ export type { CountedRow } from './count/count-row.ts';
 export type { TopKind, Tops } from './count/tops.ts';
 export { disc, type Generated, halfDisc, type Shells, shaped, shells, writeRows } from './generate/rows.ts';
 export { countedPanel, type WrittenRows } from './panel.ts';
+export {
+  type Fabric,
+  type FabricReading,
+  fabricFrom,
+  fabricPanel,
+  type NoFabric,
+  repeatOf,
+  rowOfFabric,
+} from './repeat/fabric.ts';
+export {
+  type CountedRows,
+  meanHeight,
+  meanRowEnds,
+  outstanding,
+  repeatRows,
+  type TopCounts,
+  topsOfRows,
+} from './repeat/facts.ts';
 export { type Flatness, flatnessText } from './shape/flatness.ts';
 export type { LaidFlat } from './shape/lay-flat.ts';
 export type { Sizes } from './shape/layers.ts';

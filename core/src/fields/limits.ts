@@ -7,6 +7,9 @@ export const LIMITS = {
   /** Panels by their rows, and the letters of one. */
   panels: 30,
   rowsText: 60_000,
+  /** Fabrics by their rows, and bands that stripes repeat over. */
+  fabrics: 30,
+  bands: 60,
   colourways: 24,
   /** Rounds of a motif, and colours of a colourway. */
   rounds: 30,

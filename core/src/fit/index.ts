@@ -6,4 +6,5 @@ export * from './packing.ts';
 export { panelPiece } from './panel-piece.ts';
 export * from './room.ts';
 export * from './size-table.ts';
+export { fabricOf, rateOf, readFabric, swatchGauge, usualHeight, usualRate } from './swatch-fabric.ts';
 export * from './tape.ts';

@@ -3,8 +3,9 @@ import type { Materials } from '../families/index.ts';
 import { isSquare, motifShape, sideLoops } from '../motif/index.ts';
 import { mm } from '../units/index.ts';
 import type { JoinMix } from './join-mix.ts';
-import { panelPiece, rateOf } from './panel-piece.ts';
+import { panelPiece } from './panel-piece.ts';
 import { remembered, type SizeTable, type SizeVariable } from './size-table.ts';
+import { fabricOf, rateOf } from './swatch-fabric.ts';
 
 /**
  * A length as builders ask for it: the sum of one or two sizes. What rests on a bag is found by nudging each such
@@ -29,7 +30,7 @@ export interface MaterialOptions {
 }
 
 export function lengthsOf(table: SizeTable, document: BagDocument, mix?: JoinMix): Lengths {
-  const rowEnds = (id: string) => rateOf(table.swatch(id).swatch);
+  const rowEnds = (id: string) => rateOf(document, table.swatch(id).swatch);
   const rest = mix?.rest ?? table.join();
   const alone = remembered((size: SizeVariable): Asked => [size]);
   const withJoin = remembered((size: SizeVariable): Asked => [size, rest]);
@@ -59,7 +60,7 @@ export function lengthsOf(table: SizeTable, document: BagDocument, mix?: JoinMix
         const panel = panelOf(document, id);
         const { swatch } = table.swatch(panel.swatch);
         const sizes = { pitch: own.pitch(swatch.id), row: own.rowHeight(swatch.id) };
-        const { program, piece } = panelPiece(panel, swatch, sizes);
+        const { program, piece } = panelPiece(document, panel, swatch, sizes);
         if (!piece) throw new Error(`The panel “${panel.name}” has no rows.`);
         const stitches = Math.max(...program.rows.map(({ makes }) => makes));
         return { piece, swatch: swatch.id, stitches, rows: program.rows.length };
@@ -72,6 +73,7 @@ export function lengthsOf(table: SizeTable, document: BagDocument, mix?: JoinMix
       pitch: (swatch) => ask(alone(table.pitch(swatch))),
       rowHeight: (swatch) => ask(alone(table.row(swatch))),
       rowEndRate: rowEnds,
+      fabric: (id) => fabricOf(document, table.swatch(id).swatch),
       anyMotif: () => document.motifs.find(({ kind }) => isSquare(kind))?.id,
       stripSwatch: () => {
         const [first] = document.swatches;

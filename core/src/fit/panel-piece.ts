@@ -1,9 +1,6 @@
-import type { Panel, Swatch } from '../document/index.ts';
+import type { BagDocument, Panel, Swatch } from '../document/index.ts';
 import { type CountedProgram, countedPanel, sizedPiece, type WorkedPiece } from '../fabric/index.ts';
-import { heightByPitch, rowEndRate } from '../stitches/index.ts';
-
-/** Insertions a row end of a swatch takes: the maker's own rate, or what is usual for the stitch. */
-export const rateOf = ({ rowEnds, stitch }: Swatch): number => rowEnds ?? rowEndRate(stitch);
+import { rateOf, usualHeight } from './swatch-fabric.ts';
 
 /**
  * What the rows of a panel come to in its swatch.
@@ -12,11 +9,16 @@ export const rateOf = ({ rowEnds, stitch }: Swatch): number => rowEnds ?? rowEnd
  * @returns the piece as well, unless no row makes a stitch.
  */
 export function panelPiece(
+  document: Pick<BagDocument, 'fabrics'>,
   panel: Pick<Panel, 'rows' | 'terms'>,
   swatch: Swatch,
   sizes: { readonly pitch: number; readonly row: number },
 ): { readonly program: CountedProgram; readonly piece: WorkedPiece | undefined } {
   const program = countedPanel(panel, swatch);
-  const piece = sizedPiece(program, { ...sizes, usual: heightByPitch(swatch.stitch) }, rateOf(swatch));
+  const piece = sizedPiece(
+    program,
+    { ...sizes, usual: usualHeight(document, swatch) },
+    rateOf(document, swatch),
+  );
   return { program, piece };
 }

@@ -1,7 +1,8 @@
 import type { BagDocument, Motif, Swatch } from '../document/index.ts';
-import { type Gauge, gaugeOf, hookShift, type Origin } from '../gauge/index.ts';
+import { type Gauge, hookShift, type Origin } from '../gauge/index.ts';
 import { fitSize, type SizeModel } from '../motif/index.ts';
 import { type JoinMethodId, joinMethod } from '../runs/index.ts';
+import { swatchGauge } from './swatch-fabric.ts';
 
 /** What a size is a size of. */
 export type Sized =
@@ -58,8 +59,7 @@ export function remembered<K, T>(make: (key: K) => T): (key: K) => T {
 export function sizeTable(document: BagDocument): SizeTable {
   const swatch = remembered((id: string) => {
     const found = document.swatches.find((s) => s.id === id) ?? missing('swatch', id);
-    const yarn = document.yarns.find((y) => y.id === found.yarn);
-    return { swatch: found, gauge: gaugeOf({ ...found, yarnWeight: yarn?.weight ?? 4 }) };
+    return { swatch: found, gauge: swatchGauge(document, found) };
   });
   const motif = remembered((id: string) => {
     const found = document.motifs.find((m) => m.id === id) ?? missing('motif', id);

@@ -15,6 +15,8 @@ export interface Count {
 /** What a maker reads off a swatch. The blocked lengths replace the fresh ones when there are any. */
 export interface SwatchReading {
   readonly stitch: Stitch;
+  /** Height of a row in pitches, where it is not that stitch's: a fabric of several. */
+  readonly height?: number;
   readonly yarnWeight: number;
   readonly strands: number;
   /** mm */
@@ -48,12 +50,12 @@ function fromCount({ count, length, hook: counted }: Count, hook: number): Estim
 
 /** What is usual for a yarn, its strands and the hook, for a maker who has no swatch yet. */
 export function tableGauge(
-  reading: Pick<SwatchReading, 'stitch' | 'yarnWeight' | 'strands' | 'hook'>,
+  reading: Pick<SwatchReading, 'stitch' | 'height' | 'yarnWeight' | 'strands' | 'hook'>,
 ): Gauge {
   const held = heldYarn(reading.yarnWeight, reading.strands);
   const { times, error } = hookShift(held.hook, reading.hook);
   const pitch = held.pitch * times;
-  const row = pitch * heightByPitch(reading.stitch);
+  const row = pitch * (reading.height ?? heightByPitch(reading.stitch));
   const off = Math.hypot(TABLE_ERROR, error);
   return {
     pitch: { value: pitch, sd: pitch * off, origin: 'estimated' },

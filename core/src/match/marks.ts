@@ -27,6 +27,8 @@ export interface Mark {
    * three together in an inner one.
    */
   readonly turn?: 'out' | 'in';
+  /** How many rows that stand out, bobble rows say, lie up to there: a maker counts by them. */
+  readonly standing?: number;
 }
 
 /** An edge of a panel that runs along several sides of its partner, with the marks that keep it true. */
@@ -34,6 +36,8 @@ export interface MarkedEdge {
   readonly piece: string;
   readonly name: string;
   readonly edge: number;
+  /** What stands out in some of its rows, and in how many. */
+  readonly standing?: { readonly word: string; readonly total: number };
   /** What the marks count. */
   readonly counts: 'rows' | 'stitches';
   /** mm, along the panel's own edge and along its partners. */
@@ -71,10 +75,17 @@ interface Stretch {
   readonly partner: Interval;
 }
 
+/** The rows of a piece that stand out, where some do. */
+export type StandingRows = (
+  piece: Piece,
+) => { readonly word: string; readonly upTo: (rows: number) => number } | undefined;
+
 /**
  * Every panel edge that meets more than one line, or runs along a curve, with corner, half and quarter marks.
+ *
+ * @param standingOf rows to count by, of a panel whose fabric has such.
  */
-export function markedEdges(graph: BagGraph): MarkedEdge[] {
+export function markedEdges(graph: BagGraph, standingOf: StandingRows = () => undefined): MarkedEdge[] {
   const piece = pieceIndex(graph);
   const loops = wholeLoops(graph);
   const stretches = new Map<string, Stretch[]>();
@@ -108,6 +119,7 @@ export function markedEdges(graph: BagGraph): MarkedEdge[] {
     const rowEnds = kind === 'row-ends';
     const total = make.of === 'panel' ? (rowEnds ? make.rows : make.stitches) : 0;
     const unit = length / total;
+    const standing = rowEnds ? standingOf(own) : undefined;
     const ownWay = way.reduce((sum, { own }) => sum + intervalLength(own), 0);
     const at = (target: number, kindOf: Mark['kind']): Mark => {
       let walked = 0;
@@ -153,6 +165,7 @@ export function markedEdges(graph: BagGraph): MarkedEdge[] {
       piece: id,
       name,
       edge,
+      ...(standing ? { standing: { word: standing.word, total: standing.upTo(total) } } : {}),
       counts: rowEnds ? 'rows' : 'stitches',
       length: ownWay,
       wayLength: way.reduce((sum, { partner }) => sum + intervalLength(partner), 0),
@@ -161,7 +174,7 @@ export function markedEdges(graph: BagGraph): MarkedEdge[] {
       lines,
       byLength: fitted(({ partner }) => intervalLength(partner), unit),
       byCount: fitted(({ partner }) => loops(partner), perUnit),
-      marks,
+      marks: standing ? marks.map((mark) => ({ ...mark, standing: standing.upTo(mark.count) })) : marks,
     };
   }
 }

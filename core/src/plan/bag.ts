@@ -23,6 +23,7 @@ import {
 } from '../fit/index.ts';
 import { type LineMatch, lineMatches, type MarkedEdge, markedEdges } from '../match/index.ts';
 import { type JoiningGraph, joiningGraph } from '../runs/index.ts';
+import { standingRows } from './standing-rows.ts';
 import { graphTrouble, sizeTrouble } from './trouble.ts';
 
 /** A bag as it is built, before anything is hung on it, with what follows from its shape alone. */
@@ -50,16 +51,18 @@ type Shaping = readonly [
   features: BagDocument['features'],
   motifs: BagDocument['motifs'],
   panels: BagDocument['panels'],
+  fabrics: BagDocument['fabrics'],
   swatches: BagDocument['swatches'],
   weights: string,
   methods: string,
   strip: BagDocument['joins']['measuredStrip'],
 ];
 
-const shapingOf = ({ features, motifs, panels, swatches, yarns, joins }: BagDocument): Shaping => [
+const shapingOf = ({ features, motifs, panels, fabrics, swatches, yarns, joins }: BagDocument): Shaping => [
   features,
   motifs,
   panels,
+  fabrics,
   swatches,
   yarns.map(({ id, weight }) => `${id} ${weight}`).join(','),
   `${joins.method} ${Object.entries(joins.lines ?? {}).map(([line, { method = '' }]) => `${line} ${method}`)}`,
@@ -123,7 +126,7 @@ function build(document: BagDocument): Building {
       finished,
       inside: insideOf(graph),
       lines: lineMatches(graph),
-      marked: markedEdges(graph),
+      marked: markedEdges(graph, standingRows(document)),
       mismatches: mismatches(graph),
       joining: joiningGraph(graph),
     },

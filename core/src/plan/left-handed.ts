@@ -4,6 +4,7 @@ import type { Point } from '../geometry/index.ts';
 import { markedEdges } from '../match/index.ts';
 import { type JoiningGraph, type JoinPlan, joiningGraph, joinSteps, type SeamLink } from '../runs/index.ts';
 import type { Plan } from './plan.ts';
+import { standingRows } from './standing-rows.ts';
 
 /** The seam of a mirrored bag, or the part of it that a run works. */
 function seamIn(graph: BagGraph, link: SeamLink): Seam {
@@ -62,7 +63,7 @@ export function leftHanded(plan: Plan): Plan {
     ...plan,
     graph,
     lines: plan.lines.map((line) => ({ ...line, name: mirroredWords(line.name) })),
-    marked: markedEdges(graph),
+    marked: markedEdges(graph, standingRows(plan.document)),
     joins,
     steps: () => {
       steps ??= joinSteps(graph, joining, joins);

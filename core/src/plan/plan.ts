@@ -34,6 +34,7 @@ import {
   schoolsSideBySide,
 } from '../runs/index.ts';
 import { hangStraps, planBands } from '../strap/index.ts';
+import { type StripesPlan, stripesPlan } from '../stripes/index.ts';
 import { mm } from '../units/index.ts';
 import type { Extras } from '../yarn/index.ts';
 import { type BuiltBag, builtBag } from './bag.ts';
@@ -62,6 +63,8 @@ export interface Plan extends Extras {
   /** Euler's bound on the runs of this bag in whatever order. */
   readonly fewestRuns: () => number;
   readonly tally: Tally;
+  /** The colours of each panel by its rows, and how stripes meet where panels are joined. */
+  readonly stripes: () => StripesPlan;
 }
 
 /** Remembers what `make` made. */
@@ -135,6 +138,7 @@ function worked(document: BagDocument, bag: BuiltBag): Plan {
     steps: once(() => joinSteps(graph, joining, joins)),
     schools: once(() => schoolsSideBySide(graph, joining, joinOptions)),
     fewestRuns: once(() => fewestTrails(joining.all)),
+    stripes: once(() => stripesPlan(document, graph)),
     tally: tallyOf(document, graph, designs, joins, insertions, extras),
   };
 }

@@ -3,6 +3,7 @@ import type { BagDocument } from '../document/index.ts';
 import { motifOf } from '../document/look-up.ts';
 import { isSquare } from '../motif/index.ts';
 import type { JoinPlan } from '../runs/index.ts';
+import { panelColours } from '../stripes/index.ts';
 import { type Effort, type Extras, effortOf } from '../yarn/index.ts';
 
 /** What there is to make and to hide. */
@@ -11,7 +12,7 @@ export interface Tally {
   /** What they are called together: squares only when all of them are. */
   readonly motifWord: 'square' | 'motif';
   readonly panels: number;
-  /** Yarn ends of the pieces: two for every colour begun in a motif, two a panel. */
+  /** Yarn ends of the pieces: two for every colour begun in a motif, as many as its stripes leave in a panel. */
   readonly pieceEnds: number;
   readonly joinEnds: number;
   /** Yarn for the joins, mm, tails included. */
@@ -32,10 +33,11 @@ export function tallyOf(
   let squares = 0;
   let panels = 0;
   let pieceEnds = 0;
-  for (const { id, make } of graph.pieces) {
+  for (const piece of graph.pieces) {
+    const { id, make } = piece;
     if (make.of === 'panel') {
       panels++;
-      pieceEnds += 2;
+      pieceEnds += panelColours(document, piece).ends;
       continue;
     }
     motifs++;

@@ -2,7 +2,7 @@ import type { BagGraph } from '../bag/index.ts';
 import { type BagDocument, panelOf, panelsUsed, swatchOf } from '../document/index.ts';
 import { flatnessText } from '../fabric/index.ts';
 import { LIMITS } from '../fields/index.ts';
-import { panelPiece, type SizeTable } from '../fit/index.ts';
+import { panelPiece, readFabric, type SizeTable } from '../fit/index.ts';
 import { extent, isSimple } from '../geometry/index.ts';
 
 /** Nothing that is crocheted is smaller, mm: below this a figure under *Swatch* must be wrong. */
@@ -20,7 +20,7 @@ function panelTrouble(document: BagDocument, id: string, table: SizeTable): stri
   const panel = panelOf(document, id);
   const swatch = swatchOf(document, panel.swatch);
   const sizes = { pitch: table.pitch(swatch.id).value, row: table.row(swatch.id).value };
-  const { piece } = panelPiece(panel, swatch, sizes);
+  const { piece } = panelPiece(document, panel, swatch, sizes);
   if (!piece) return `The panel “${panel.name}” has no rows yet. They begin with “Row 1:” or “Round 1:”.`;
   if (!isSimple(piece.outline))
     return `The rows of “${panel.name}” make a piece that would lie over itself: ${flatnessText(piece.flatness, piece.sides.length === 1)} As a part of a bag it must lie in one plane.`;
@@ -54,6 +54,11 @@ export function sizeTrouble(document: BagDocument, table: SizeTable): string | u
   for (const id of panelsUsed(document)) {
     const problem = panelTrouble(document, id, table);
     if (problem) return problem;
+  }
+  for (const swatch of document.swatches) {
+    const reading = readFabric(document, swatch);
+    if (reading?.is === 'nothing')
+      return `The fabric of “${swatch.name}” does not come out. ${reading.why.message}`;
   }
   const join = table.join().value;
   for (const { motif: id, rounds } of motifsIn([construction, features])) {

@@ -97,6 +97,7 @@ export function readouts(plan: Plan, reading: Reading) {
       edges: edges.map(({ kind, length, loops }) => ({ kind, mm: round(length), loops })),
     })),
     counts: tally,
+    stripes: plan.stripes(),
     strips: plan.marked.map((edge) => ({
       ...edge,
       length: round(edge.length),

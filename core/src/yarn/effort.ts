@@ -1,18 +1,20 @@
-import type { BagGraph } from '../bag/index.ts';
+import type { BagGraph, Piece } from '../bag/index.ts';
 import { type ClosurePlan, type CordPlan, placesMany } from '../closure/index.ts';
 import type { BagDocument } from '../document/index.ts';
-import { motifOf, panelOf, swatchOf, yarnOf } from '../document/look-up.ts';
+import { motifOf } from '../document/look-up.ts';
 import { type EdgeCount, edgeStitches } from '../edging/index.ts';
-import { countedPanel, type TopKind } from '../fabric/index.ts';
-import { gaugeOf } from '../gauge/index.ts';
-import { area, groupBy, must, whole } from '../geometry/index.ts';
+import type { TopKind } from '../fabric/index.ts';
+import { swatchGauge } from '../fit/index.ts';
+import { groupBy, must, whole } from '../geometry/index.ts';
 import type { Stitch } from '../stitches/index.ts';
 import type { BandPlan, StrapPlan } from '../strap/index.ts';
-import { motifStitches, panelStitches } from './stitches-of.ts';
+import { rowColours } from '../stripes/index.ts';
+import { panelTops } from './panel-tops.ts';
+import { motifStitches } from './stitches-of.ts';
 
 /** Yarn in one stitch as a multiple of its pitch: an estimate until a piece has been weighed. */
 const YARN_BY_PITCH: Record<Stitch, number> = { low: 5.5, mid: 7, tall: 9, high: 11.5 };
-/** Stitches, joining insertions and ends that steady hands do in a minute, until a log says better. */
+/** Low stitches, joining insertions and ends that steady hands do in a minute, until a log says better. */
 const STITCHES_A_MINUTE = 18;
 const JOINS_A_MINUTE = 12;
 const ENDS_A_MINUTE = 0.7;
@@ -24,11 +26,27 @@ const CHAIN_BY_PITCH = 3.5;
 const YARN_OF_TOP: Record<TopKind, number> = {
   ...YARN_BY_PITCH,
   slip: 3,
+  'yo-slip': 4,
   chain: CHAIN_BY_PITCH,
   bobble: 38,
   popcorn: 43,
   puff: 26,
   cluster: 24,
+};
+
+/** How much longer a top takes than a low stitch. */
+const TIME_OF_TOP: Record<TopKind, number> = {
+  low: 1,
+  mid: 1.1,
+  tall: 1.3,
+  high: 1.6,
+  slip: 0.8,
+  'yo-slip': 0.9,
+  chain: 0.4,
+  bobble: 4,
+  popcorn: 4.5,
+  puff: 3,
+  cluster: 3,
 };
 
 /** What yarn goes into. */
@@ -43,9 +61,19 @@ export interface PartEffort {
   readonly yarn: number;
 }
 
+/** What all panels take of one yarn. */
+export interface ColourEffort {
+  readonly yarn: string;
+  readonly stitches: number;
+  /** mm */
+  readonly length: number;
+}
+
 /** What a bag takes: its stitches, yarn in mm, and minutes of work, all together and part by part. Estimates. */
 export interface Effort {
   readonly parts: readonly PartEffort[];
+  /** What panels take, colour by colour, in the order of the bag's yarns. */
+  readonly panelColours: readonly ColourEffort[];
   readonly stitches: number;
   readonly yarn: number;
   readonly minutes: number;
@@ -73,31 +101,44 @@ export function effortOf(
 ): Effort {
   const gauge = new Map(
     document.swatches.map((swatch) => {
-      const { weight } = yarnOf(document, swatch.yarn);
-      const pitch = gaugeOf({ ...swatch, yarnWeight: weight }).pitch.value;
-      return [swatch.id, { pitch, stitch: YARN_BY_PITCH[swatch.stitch], strands: swatch.strands }];
+      const pitch = swatchGauge(document, swatch).pitch.value;
+      const { id, stitch, strands } = swatch;
+      return [id, { pitch, stitch: YARN_BY_PITCH[stitch], time: TIME_OF_TOP[stitch], strands }];
     }),
   );
   const first = must(document.swatches[0], 'swatch').id;
   const parts = new Map<YarnPart, { stitches: number; yarn: number }>();
-  const add = (part: YarnPart, stitches: number, yarn: number) => {
+  const colours = new Map<string, { stitches: number; length: number }>();
+  /** All stitches, as low stitches that take as long. */
+  let work = 0;
+  const add = (part: YarnPart, stitches: number, yarn: number, time = 1) => {
+    work += stitches * time;
     const before = parts.get(part) ?? { stitches: 0, yarn: 0 };
     parts.set(part, { stitches: before.stitches + stitches, yarn: before.yarn + yarn });
   };
   const put = (part: YarnPart, many: number, swatch: string) => {
-    const { pitch, stitch, strands } = must(gauge.get(swatch), 'swatch');
-    add(part, many, many * stitch * pitch * strands);
+    const { pitch, stitch, strands, time } = must(gauge.get(swatch), 'swatch');
+    add(part, many, many * stitch * pitch * strands, time);
   };
   const chain = (part: YarnPart, many: number, swatch: string) => {
     const { pitch, strands } = must(gauge.get(swatch), 'swatch');
     add(part, many, many * CHAIN_BY_PITCH * pitch * strands);
   };
-  const rows = (id: string) => {
-    const panel = panelOf(document, id);
-    const { pitch, strands } = must(gauge.get(panel.swatch), 'swatch');
-    const tops = countedPanel(panel, swatchOf(document, panel.swatch)).rows.flatMap((row) => row.tops.kind);
-    const pitches = tops.reduce((sum, kind) => sum + YARN_OF_TOP[kind], 0);
-    add('pieces', tops.filter((kind) => kind !== 'chain').length, pitches * pitch * strands);
+  const panel = (piece: Piece, swatch: string, rows: number) => {
+    const { pitch, strands } = must(gauge.get(swatch), 'swatch');
+    const [tops, yarn] = [panelTops(document, piece), rowColours(document, piece)];
+    for (let row = 1; row <= rows; row++) {
+      let [stitches, pitches] = [0, 0];
+      for (const [kind, many] of tops(row)) {
+        if (kind !== 'chain') stitches += many;
+        pitches += many * YARN_OF_TOP[kind];
+        work += many * (TIME_OF_TOP[kind] - Number(kind !== 'chain'));
+      }
+      const length = pitches * pitch * strands;
+      add('pieces', stitches, length);
+      const before = colours.get(yarn(row)) ?? { stitches: 0, length: 0 };
+      colours.set(yarn(row), { stitches: before.stitches + stitches, length: before.length + length });
+    }
   };
   // Hundreds of squares are of a few kinds: each kind is counted once.
   const alike = groupBy(graph.pieces, ({ make }) =>
@@ -111,8 +152,7 @@ export function effortOf(
       continue;
     }
     for (const piece of pieces)
-      if (piece.make.of === 'panel' && piece.make.panel !== undefined) rows(piece.make.panel);
-      else if (piece.make.of === 'panel') put('pieces', panelStitches(piece, area), piece.make.swatch);
+      if (piece.make.of === 'panel') panel(piece, piece.make.swatch, piece.make.rows);
   }
   const { edging } = graph.trim ?? {};
   if (edging) put('edge', edgeStitches(edges), edging.swatch);
@@ -134,8 +174,12 @@ export function effortOf(
   const stitches = all.reduce((sum, one) => sum + one.stitches, 0);
   return {
     parts: all,
+    panelColours: document.yarns.flatMap(({ id }) => {
+      const one = colours.get(id);
+      return one ? [{ yarn: id, stitches: whole(one.stitches), length: one.length }] : [];
+    }),
     stitches,
     yarn: all.reduce((sum, one) => sum + one.yarn, 0),
-    minutes: stitches / STITCHES_A_MINUTE + joins.insertions / JOINS_A_MINUTE + joins.ends / ENDS_A_MINUTE,
+    minutes: work / STITCHES_A_MINUTE + joins.insertions / JOINS_A_MINUTE + joins.ends / ENDS_A_MINUTE,
   };
 }

@@ -39,6 +39,7 @@ function plainMaterials(document: Raw): Materials {
     pitch: () => mm(STITCH),
     rowHeight: () => mm(STITCH),
     rowEndRate: () => 1,
+    fabric: () => undefined,
     stripSwatch: () => firstOf(swatches) ?? '',
     anyMotif: () => motifs.map(({ id }) => String(id)).find((id) => isSquare(kindOf(id))),
   };

@@ -137,6 +137,9 @@ class ProgramCount {
           this.say(at, 'A piece begins with one chain, before its first row.', line.span);
         else this.chain = line.many;
         break;
+      case 'repeat':
+        this.say(at, this.howOften(line.rows), line.span);
+        break;
       case 'row':
         this.written(line, at);
         break;
@@ -145,6 +148,14 @@ class ProgramCount {
         break;
       case 'nothing':
     }
+  }
+
+  /** A piece ends somewhere: which rows the repeat makes must be said. */
+  private howOften({ first, last }: Numbers): string {
+    const next = (this.rows.at(-1)?.number ?? 0) + 1;
+    const end = next + 2 * (last - first + 1) - 1;
+    const again = first === last ? `row ${first}` : `rows ${first}-${last}`;
+    return `How often? Say which rows that makes, as “Rows ${next}-${end}: repeat ${again}”.`;
   }
 
   /** All rows that a line stands for. */

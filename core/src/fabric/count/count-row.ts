@@ -254,6 +254,7 @@ class RowCount {
 
   private work(one: Work): void {
     if (one.stitch) this.stitch = one.stitch;
+    this.out.holding = one.hold;
     for (let k = 0; k < one.many; k++) {
       this.step();
       if (one.into === 'space') this.takeSpace(this.stitch, one.makes, one.span);
@@ -306,6 +307,7 @@ class RowCount {
         if (part.do === 'chain') this.out.chain(part.many, this.last[1]);
         if (part.do !== 'work') continue;
         if (part.stitch) this.stitch = part.stitch;
+        this.out.holding = part.hold;
         for (let i = 0; i < part.many * part.makes; i++) this.out.put(this.stitch, ...this.last);
         this.step();
       }

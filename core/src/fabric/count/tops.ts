@@ -1,4 +1,4 @@
-import type { StitchKind } from '../shorthand/instruction.ts';
+import type { Hold, StitchKind } from '../shorthand/instruction.ts';
 
 /** What a place in a row is, seen from the row above. */
 export type TopKind = StitchKind | 'chain';
@@ -14,6 +14,8 @@ export interface Tops {
   readonly to: readonly number[];
   /** Of a chain, where the run of chains it is part of ends; of anything else, the place behind it. */
   readonly run: readonly number[];
+  /** What each takes hold of: how it looks rests on that, no count does. */
+  readonly hold: readonly Hold[];
 }
 
 /** Tops while they are worked. */
@@ -22,6 +24,9 @@ export class Working implements Tops {
   readonly from: number[] = [];
   readonly to: number[] = [];
   readonly run: number[] = [];
+  readonly hold: Hold[] = [];
+  /** How what comes next is held. */
+  holding: Hold = 'both';
 
   get many(): number {
     return this.kind.length;
@@ -32,11 +37,13 @@ export class Working implements Tops {
     this.from.push(from);
     this.to.push(to);
     this.run.push(this.kind.length);
+    this.hold.push(this.holding);
   }
 
   /** A chain of so many, over the place where the work is. */
   chain(many: number, at: number): void {
     const end = this.many + many;
+    this.holding = 'both';
     for (let k = 0; k < many; k++) {
       this.put('chain', at, at);
       this.run[this.many - 1] = end;

@@ -11,14 +11,14 @@ export interface Sizes {
   readonly usual: number;
 }
 
-/** Height of a slip stitch as a share of a low stitch: it lies along the row it is worked into. */
-const SLIP_BY_LOW = 0.3;
+/** Height of a slip stitch as a share of a low stitch: it lies along the row it is worked into; less so with the yarn laid over. */
+export const lowBy = (kind: 'slip' | 'yo-slip'): number => (kind === 'slip' ? 0.3 : 0.55);
 
 /** Height of a stitch above the row it stands on, mm: as much higher than the swatch's own as it usually is. */
 export function heightOf(kind: TopKind, { row, usual }: Sizes): number {
   const basic = STITCHES.find((stitch) => stitch === kind);
   if (basic) return (row * heightByPitch(basic)) / usual;
-  if (kind === 'slip') return (SLIP_BY_LOW * row * heightByPitch('low')) / usual;
+  if (kind === 'slip' || kind === 'yo-slip') return (lowBy(kind) * row * heightByPitch('low')) / usual;
   // Bunches are worked in tall stitches and drawn down between low ones: they stand as high as the row does.
   return row;
 }

@@ -17,7 +17,7 @@ export const BUNCHES = ['bobble', 'puff', 'popcorn', 'cluster'] as const;
 export type Bunch = (typeof BUNCHES)[number];
 
 /** What makes a top. */
-export type StitchKind = Stitch | 'slip' | Bunch;
+export type StitchKind = Stitch | 'slip' | 'yo-slip' | Bunch;
 
 /** What a stitch is worked into. */
 export type Into =

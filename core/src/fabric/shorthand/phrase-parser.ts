@@ -59,6 +59,7 @@ export abstract class PhraseParser extends EmbeddedActionsParser {
 
   protected readonly bunch = this.oneOf<StitchKind>('bunch', [
     [t.Slip, 'slip'],
+    [t.YoSlip, 'yo-slip'],
     [t.BUNCH.bobble, 'bobble'],
     [t.BUNCH.puff, 'puff'],
     [t.BUNCH.popcorn, 'popcorn'],

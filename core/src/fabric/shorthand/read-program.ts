@@ -15,6 +15,8 @@ export type Line = { readonly problems: readonly Problem[] } & (
   | { readonly of: 'terms'; readonly terms: Terms }
   | { readonly of: 'turning'; readonly turning: Turning }
   | { readonly of: 'gauge'; readonly gauge: WrittenGauge }
+  /** Rows that are worked again and again: a fabric, and no piece, says so. */
+  | { readonly of: 'repeat'; readonly rows: Numbers; readonly span: Span }
   | { readonly of: 'edge'; readonly name: string; readonly rows: Numbers; readonly rate: EdgeRate }
   | { readonly of: 'nothing' }
 );
@@ -64,6 +66,8 @@ const EDGE =
   /^\s*([a-z][a-z ]{0,30}?)\s*:\s*.*evenly\s+along\s+(?:the\s+)?edge\s+of\s+rows?\s+(\d+)\s*(?:-|–|to)\s*(\d+)(.*)$/i;
 const AGAIN =
   /^\s*(?:(?:repeat|rep|work|same|as|like|in|the)\s+)*(?:rows?|rounds?|rnds?)\s*(\d+)(?:\s*(?:-|–|to|and|&)\s*(\d+))?(?:\s+again)?\s*\.?\s*$/i;
+const REPEAT =
+  /^\s*(?:repeat|rep|work)\s+(?:the\s+)?(?:last\s+)?(?:rows?|r|rounds?|rnds?)\s*(\d+)(?:\s*(?:-|–|to|and|&)\s*(\d+))?(?:\s+(?:for|throughout|to|as|until|again|over)\b[^:]*)?\s*\.?\s*$/i;
 const COUNT =
   /(?:[([{]\s*(\d+)\s*(?:[a-z.-]+\s*){0,4}[)\]}]|(?:=|\s[–—-])\s*(\d+)\s*(?:sts?|stitches)?|[,;.]\s*(\d+)\s+(?:sts|stitches)(?:\s+in\s+all)?)\s*\.?\s*$/i;
 
@@ -98,7 +102,7 @@ function readAnew(whole: string, terms: Terms): Line {
   }
   const text = whole.replace(/#(?!\s*\d).*$/, '');
   if (text.trim() === '') return { of: 'nothing', problems: [] };
-  return said(text) ?? foundation(text) ?? row(text, terms) ?? stranger(text);
+  return said(text) ?? repeat(text) ?? foundation(text) ?? row(text, terms) ?? stranger(text);
 }
 
 /** Lines that say how the others are meant. */
@@ -146,6 +150,14 @@ function edge(text: string): Line | undefined {
     rate: { eachStitch: Number(each ?? 1), besideEach: Number(beside ?? 1) },
     problems: [],
   };
+}
+
+function repeat(text: string): Line | undefined {
+  const found = REPEAT.exec(text);
+  if (!found) return undefined;
+  const [, first = '', last = first] = found;
+  const span = { from: text.search(/\S/), to: text.trimEnd().length };
+  return { of: 'repeat', rows: ordered(Number(first), Number(last)), span, problems: [] };
 }
 
 const ordered = (a: number, b: number): Numbers => ({ first: Math.min(a, b), last: Math.max(a, b) });

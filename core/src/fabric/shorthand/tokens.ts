@@ -66,6 +66,11 @@ export const BASIC: Readonly<Record<Name, TokenType>> = {
 export const nameOfToken = ({ tokenType }: IToken): Name | undefined =>
   NAMES.find((name) => BASIC[name] === tokenType);
 
+/** A slip stitch with the yarn laid over first: it stands a little higher, and the fabric looks plaited. */
+export const YoSlip = word(
+  'YoSlip',
+  '(?:yarn[ -]over|yo)[ -]?(?:slip[ -]?st(?:itch)?(?:es)?|sl[ -]?sts?|ss)|yoss',
+);
 export const Slip = word('Slip', 'slip[ -]?st(?:itch)?(?:es)?|sl[ -]?sts?|ss');
 export const BUNCH = {
   bobble: word('Bobble', 'bobbles?(?:[ -]st(?:itch)?(?:es)?)?|bob?'),
@@ -151,6 +156,7 @@ export const TOKENS: TokenType[] = [
   FrontLoop,
   BothLoops,
   ...Object.values(BASIC),
+  YoSlip,
   Slip,
   ...Object.values(BUNCH),
   Shell,

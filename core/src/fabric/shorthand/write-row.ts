@@ -11,10 +11,13 @@ const HOLDS: Record<Hold, string> = {
   'back-post': 'bp',
 };
 
+/** Stitches that lie along their row. */
+const LAID: Partial<Record<StitchKind, string>> = { slip: 'sl st', 'yo-slip': 'yo sl st' };
+
 /** What a stitch is called in a row: `sc`, `fpdc`, `sl st`, `bobble`. */
 export function stitchWord(stitch: StitchKind, hold: Hold, terms: Terms): string {
   const basic = STITCHES.find((one) => one === stitch);
-  const name = basic ? abbreviation(basic, terms) : stitch === 'slip' ? 'sl st' : stitch;
+  const name = basic ? abbreviation(basic, terms) : (LAID[stitch] ?? stitch);
   return basic || !hold.endsWith('post') ? `${HOLDS[hold]}${name}` : `${HOLDS[hold]} ${name}`;
 }
 

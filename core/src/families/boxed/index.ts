@@ -8,6 +8,7 @@ import { defineFamily } from '../family.ts';
 import { bend, type Region } from '../layout/bend.ts';
 import { type Body, bodySchema, MOST_CELLS, MOST_STITCHES } from '../layout/body.ts';
 import type { Materials } from '../layout/materials.ts';
+import { stitchPattern } from '../layout/pattern.ts';
 import { sew, sheetsToGraph } from '../layout/sew.ts';
 import {
   BOTTOM,
@@ -133,7 +134,10 @@ function fitted(body: Body, materials: Materials, width?: number, height?: numbe
   const stitches = times(stitchWay, body.stitches, materials.pitch(body.swatch), MOST_STITCHES);
   return {
     ...body,
-    stitches: stitchWay === undefined ? stitches : nearestMultiple(stitches, body.multiple, MOST_STITCHES),
+    stitches:
+      stitchWay === undefined
+        ? stitches
+        : nearestMultiple(stitches, stitchPattern(body.multiple, body.swatch, materials), MOST_STITCHES),
     rows: times(rowWay, body.rows, materials.rowHeight(body.swatch), MOST_STITCHES),
   };
 }

@@ -1,9 +1,11 @@
 import { between } from '../../fields/index.ts';
 import { must, type Point } from '../../geometry/index.ts';
 import { isSquare, type MotifKind } from '../../motif/index.ts';
-import { multipleProblem } from '../../panel/index.ts';
+import { type Multiple, multipleProblem, nearestMultiple } from '../../panel/index.ts';
 import { type Body, MOST_CELLS, MOST_ROUNDS, MOST_STITCHES, multipleSchema } from '../layout/body.ts';
 import type { Materials } from '../layout/materials.ts';
+import { rowPattern, stitchPattern } from '../layout/pattern.ts';
+import { swatchChoice } from './control-kinds.ts';
 
 /** A grip on the net: pulling it along `axis` by `perStep` mm changes the count by one. */
 export interface Grip {
@@ -160,9 +162,16 @@ export function bodyControls(body: Body, options: BodyControlOptions): Control<B
   const pitch = materials.pitch(body.swatch);
   const row = materials.rowHeight(body.swatch);
   const across = body.rowsRun === 'across';
-  const { multiple } = body.multiple;
+  const pattern = stitchPattern(body.multiple, body.swatch, materials);
+  const { multiple } = pattern;
+  const repeat = rowPattern(body.swatch, materials);
+  const own = materials.fabric(body.swatch) === undefined;
   return [
     of,
+    ...swatchChoice('body-swatch', 'Worked as swatch', body.swatch, choices, (swatch): Body => {
+      const panel = panelOfSize(sizeOf(body, materials), swatch, materials, body.rowsRun);
+      return { ...panel, multiple: body.multiple };
+    }),
     {
       kind: 'choice',
       id: 'rowsRun',
@@ -182,7 +191,7 @@ export function bodyControls(body: Body, options: BodyControlOptions): Control<B
       min: 1,
       max: MOST_STITCHES,
       step: multiple,
-      problem: multipleProblem(body.stitches, body.multiple),
+      problem: multipleProblem(body.stitches, pattern),
       grip: across ? gripX(pitch * multiple) : gripY(pitch * multiple),
       set: (stitches) => ({ ...body, stitches }),
     },
@@ -194,9 +203,17 @@ export function bodyControls(body: Body, options: BodyControlOptions): Control<B
       min: 1,
       max: MOST_STITCHES,
       step: 1,
+      ...(repeat.multiple > 1 ? { hint: repeatText(body.rows, repeat) } : {}),
       grip: across ? gripY(row) : gripX(row),
       set: (rows) => ({ ...body, rows }),
     },
+    ...(own ? multipleControls(body) : []),
+  ];
+}
+
+/** What a maker says of their stitch pattern, where no fabric's rows say it. */
+function multipleControls(body: Extract<Body, { of: 'worked' }>): Control<Body>[] {
+  return [
     {
       kind: 'count',
       id: 'multiple',
@@ -270,15 +287,29 @@ export function panelOfSize(
   size: { width: number; height: number },
   swatch: string,
   materials: Materials,
-): Body {
+  rowsRun: 'across' | 'upright' = 'across',
+): Extract<Body, { of: 'worked' }> {
+  const [stitchWay, rowWay] = rowsRun === 'across' ? [size.width, size.height] : [size.height, size.width];
+  const any = { multiple: 1, extra: 0 };
+  const stitches = times(stitchWay, materials.pitch(swatch), MOST_STITCHES);
+  const rows = times(rowWay, materials.rowHeight(swatch), MOST_STITCHES);
   return {
     of: 'worked',
     swatch,
-    stitches: times(size.width, materials.pitch(swatch), MOST_STITCHES),
-    rows: times(size.height, materials.rowHeight(swatch), MOST_STITCHES),
-    multiple: { multiple: 1, extra: 0 },
-    rowsRun: 'across',
+    stitches: nearestMultiple(stitches, stitchPattern(any, swatch, materials), MOST_STITCHES),
+    rows: nearestMultiple(rows, rowPattern(swatch, materials), MOST_STITCHES),
+    multiple: any,
+    rowsRun,
   };
+}
+
+/** Where a count of rows stands in the repeats of its fabric. */
+function repeatText(rows: number, { multiple, extra }: Multiple): string {
+  const over = (rows - extra) % multiple;
+  const whole = Math.floor((rows - extra) / multiple);
+  const repeats = `${whole} ${whole === 1 ? 'repeat' : 'repeats'} of ${multiple} rows`;
+  if (rows < extra) return `the fabric repeats over ${multiple} rows, after ${extra}`;
+  return over === 0 ? repeats : `${repeats} and ${over} ${over === 1 ? 'row' : 'rows'}`;
 }
 
 /** A body of about the size, of squares or of a panel like the given one. */

@@ -21,8 +21,12 @@ export function facesAndStripControls(
     columnsLabel: 'Columns of each face',
     rowsLabel: 'Rows of each face',
   }).map((control) => lift(control, (next): FacesAndStrip => ({ ...params, face: next })));
-  const strip = stripControls(params.strip, front, { middle: width + APART / 2, top: -APART }, materials).map(
-    (control) => lift(control, (next): FacesAndStrip => ({ ...params, strip: next })),
-  );
+  const strip = stripControls(
+    params.strip,
+    front,
+    { middle: width + APART / 2, top: -APART },
+    materials,
+    choices,
+  ).map((control) => lift(control, (next): FacesAndStrip => ({ ...params, strip: next })));
   return [...face, ...strip];
 }

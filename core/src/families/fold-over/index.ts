@@ -124,7 +124,7 @@ function controls(params: FoldOver, materials: Materials, choices: Choices): Con
       hint: 'no more than the back has; fewer leave its upper edge lower',
       set: (rows) => ({ ...params, apart: { ...apart, front: rows } }),
     },
-    ...stripControls(apart.strip, front, place, materials).map((control) =>
+    ...stripControls(apart.strip, front, place, materials, choices).map((control) =>
       lift(control, (strip): FoldOver => ({ ...params, apart: { ...apart, strip } })),
     ),
   ];

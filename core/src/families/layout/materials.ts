@@ -1,4 +1,4 @@
-import type { WorkedPiece } from '../../fabric/index.ts';
+import type { Fabric, WorkedPiece } from '../../fabric/index.ts';
 import type { MotifKind, MotifShape } from '../../motif/index.ts';
 import type { Mm } from '../../units/index.ts';
 
@@ -40,6 +40,8 @@ export interface Materials {
   rowHeight(swatch: string): Mm;
   /** Insertions one row end of this swatch's stitch takes. */
   rowEndRate(swatch: string): number;
+  /** The fabric a swatch is worked in, where that is more than one stitch. */
+  fabric(swatch: string): Fabric | undefined;
   /** The swatch a strip is worked in unless the maker says otherwise. */
   stripSwatch(): string;
   /** A square to begin with, when the bag has any. */

@@ -1,6 +1,8 @@
+import { type Multiple, nearestMultiple } from '../../panel/index.ts';
 import { each, type Ranges } from '../explore.ts';
 import type { Body } from './body.ts';
 import type { Materials } from './materials.ts';
+import { rowPattern, stitchPattern } from './pattern.ts';
 
 /**
  * Goes through all sheets within the ranges: squares by rounds, columns and rows, and plain panels by
@@ -30,30 +32,21 @@ export function sheetsWithin(
   }
   for (const swatch of ranges.panels) {
     const [pitch, row] = [materials.pitch(swatch), materials.rowHeight(swatch)];
-    const step = ranges.stitchStep;
-    each(
-      step,
-      ranges.stitches,
-      (stitches) => {
-        const width = stitches * pitch + joinsX * join;
-        each(
-          step,
-          ranges.stitches,
-          (rows) => {
-            const make = (): Body => ({
-              of: 'worked',
-              swatch,
-              stitches,
-              rows,
-              multiple: { multiple: 1, extra: 0 },
-              rowsRun: 'across',
-            });
-            visit(width, rows * row + joinsY * join, 0, make, stitches);
-          },
-          step,
-        );
-      },
-      step,
-    );
+    const multiple = { multiple: 1, extra: 0 };
+    const rowCounts = countsWithin(rowPattern(swatch, materials), ranges);
+    for (const stitches of countsWithin(stitchPattern(multiple, swatch, materials), ranges)) {
+      const width = stitches * pitch + joinsX * join;
+      for (const rows of rowCounts) {
+        const make = (): Body => ({ of: 'worked', swatch, stitches, rows, multiple, rowsRun: 'across' });
+        visit(width, rows * row + joinsY * join, 0, make, stitches);
+      }
+    }
   }
+}
+
+/** Counts a pattern allows, about as far apart as a search tries them. */
+function countsWithin(pattern: Multiple, { stitches: most, stitchStep }: Ranges): readonly number[] {
+  const counts = new Set<number>();
+  each(stitchStep, most, (count) => counts.add(nearestMultiple(count, pattern, most)), stitchStep);
+  return [...counts].filter((count) => count <= most);
 }

@@ -1,8 +1,17 @@
-import { multipleProblem } from '../../panel/index.ts';
-import type { Control } from '../control/control.ts';
+import { multipleProblem, nearestMultiple } from '../../panel/index.ts';
+import type { Choices, Control } from '../control/control.ts';
+import { swatchChoice } from '../control/control-kinds.ts';
 import { MOST_STITCHES } from '../layout/body.ts';
 import type { Materials } from '../layout/materials.ts';
-import { type AlongFace, countsAlong, LEAST, type Strip, stripDepth, stripUnit } from './strip.ts';
+import {
+  type AlongFace,
+  countsAlong,
+  LEAST,
+  type Strip,
+  stripDepth,
+  stripPattern,
+  stripUnit,
+} from './strip.ts';
 
 /**
  * The decisions about a strip along some sides.
@@ -14,16 +23,25 @@ export function stripControls(
   face: AlongFace,
   { middle, top }: { middle: number; top: number },
   materials: Materials,
+  choices: Choices,
 ): Control<Strip>[] {
   const across = strip.worked === 'across';
+  const pattern = stripPattern(strip, materials);
   const counts = countsAlong(strip, face, materials);
   const unit = stripUnit(strip, materials);
   const length = counts.total * unit;
   const depthUnit = across ? materials.pitch(strip.swatch) : materials.rowHeight(strip.swatch);
   const depth = stripDepth(strip, materials);
   const totalBy = (by: 'way' | 'loops') => countsAlong({ ...strip, length: { by } }, face, materials).total;
-  const stitchProblem = (count: number) => multipleProblem(count, strip.multiple);
+  const stitchProblem = (count: number) => multipleProblem(count, pattern);
   return [
+    ...swatchChoice('strip-swatch', 'Strip worked as swatch', strip.swatch, choices, (swatch): Strip => {
+      const other = { ...strip, swatch };
+      const own = across ? materials.pitch(swatch) : materials.rowHeight(swatch);
+      const count = Math.max(1, Math.round((strip.depth * depthUnit) / own));
+      const wide = across ? nearestMultiple(count, stripPattern(other, materials), MOST_STITCHES) : count;
+      return { ...other, depth: wide, length: { by: 'way' } };
+    }),
     {
       kind: 'choice',
       id: 'strip-worked',
@@ -50,7 +68,7 @@ export function stripControls(
       value: strip.depth,
       min: 1,
       max: MOST_STITCHES,
-      step: across ? strip.multiple.multiple : 1,
+      step: across ? pattern.multiple : 1,
       problem: across ? stitchProblem(strip.depth) : undefined,
       grip: { at: { x: middle - length * 0.1, y: top - depth }, axis: 'y', perStep: -depthUnit },
       set: (depthCount) => ({ ...strip, depth: depthCount }),
@@ -88,7 +106,7 @@ export function stripControls(
             value: strip.length.count,
             min: LEAST,
             max: MOST_STITCHES,
-            step: across ? 1 : strip.multiple.multiple,
+            step: across ? 1 : pattern.multiple,
             problem: across ? undefined : stitchProblem(strip.length.count),
             grip: {
               at: { x: middle + length / 2, y: top - depth / 2 },

@@ -3,10 +3,12 @@ import { type Edge, type Interval, type Piece, wholeLoops } from '../../bag/inde
 import { count, idSchema } from '../../fields/index.ts';
 import { must, pathLength, rectangle } from '../../geometry/index.ts';
 import { countsToFit, type StripCounts, spreadCounts } from '../../match/strip.ts';
+import type { Multiple } from '../../panel/index.ts';
 import { mm } from '../../units/index.ts';
 import { MOST_STITCHES, multipleSchema } from '../layout/body.ts';
 import type { FaceSide, LaidFace } from '../layout/laid-face.ts';
 import type { Materials } from '../layout/materials.ts';
+import { stitchPattern } from '../layout/pattern.ts';
 import { type SewnLine, sew } from '../layout/sew.ts';
 import { BOTTOM, TOP } from '../layout/sheet.ts';
 
@@ -39,6 +41,10 @@ export const stripUnit = ({ swatch, worked }: Strip, materials: Materials): numb
 export const stripDepth = ({ swatch, worked, depth }: Strip, materials: Materials): number =>
   depth * (worked === 'across' ? materials.pitch(swatch) : materials.rowHeight(swatch)) + materials.join();
 
+/** What its stitch pattern asks of the strip's count. */
+export const stripPattern = ({ multiple, swatch }: Strip, materials: Materials): Multiple =>
+  stitchPattern(multiple, swatch, materials);
+
 /** A face a strip goes along: its sewn sides, and the pieces they are of. */
 export type AlongFace = Pick<LaidFace, 'sides' | 'pieces'>;
 
@@ -52,7 +58,7 @@ const sideLoops = ({ sides, pieces }: AlongFace): number[] => {
 export function countsAlong(strip: Strip, face: AlongFace, materials: Materials): StripCounts {
   const ways = face.sides.map(({ path }) => pathLength(path));
   const unit = stripUnit(strip, materials);
-  const multiple = strip.worked === 'along' ? strip.multiple : undefined;
+  const multiple = strip.worked === 'along' ? stripPattern(strip, materials) : undefined;
   switch (strip.length.by) {
     case 'count':
       // Every side takes a row at least.
@@ -136,7 +142,7 @@ function stripPiece(strip: Strip, total: number, length: number, depth: number, 
       stitches,
       rows,
       rowsRun: across ? 'upright' : 'across',
-      ...(across ? {} : { multiple: strip.multiple }),
+      ...(across ? {} : { multiple: stripPattern(strip, materials) }),
     },
     outline: rectangle(0, 0, length, depth),
     edges: across
