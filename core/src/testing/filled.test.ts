@@ -35,6 +35,34 @@ test('every check speaks of a bag that is not so', () => {
   expect(silent.filter((name) => !['rests', 'what is in it is inside'].includes(name))).toEqual([]);
 });
 
+test('the hand at the mouth of a tall bag with a narrow bottom lifts it off no table', () => {
+  // Its bottom is one centimetre deep: the filling presses that down by less than its mouth is held up.
+  const plan = planOf(
+    testDocument({
+      family: 'faces-and-strip',
+      face: {
+        of: 'worked',
+        swatch: 's2',
+        stitches: 15,
+        rows: 90,
+        multiple: { multiple: 1, extra: 0 },
+        rowsRun: 'across',
+      },
+      strip: {
+        swatch: 's2',
+        worked: 'along',
+        depth: 2,
+        length: { by: 'way' },
+        multiple: { multiple: 1, extra: 0 },
+      },
+    }),
+  );
+  const filled = filledBag(plan, { pose: 'stand' });
+  const table = FILLED_CHECKS.find(({ name }) => name === 'rests on the table');
+  expect(table?.of(filled)).toEqual([]);
+  expect(filled.filling.atRest).toBe(true);
+});
+
 describe('a mesh of a third more cells', () => {
   const bags: [string, Construction][] = [
     ['on point', { family: 'on-point', motif: 'm1', rounds: 4, across: 1, rows: 2, bottom: 'straight' }],

@@ -152,7 +152,13 @@ describe('the form carried from a coarse mesh onto a fine one', () => {
           2 * y - 5,
           x * Math.sin(turn) + z * Math.cos(turn),
         ];
+        const apart = (places: readonly number[][]) =>
+          Math.max(
+            ...places.map((place) => Math.hypot(...place.map((value, k) => value - (places[0]?.[k] ?? 0)))),
+          );
         const known = onto(coarse).map(([place = { x: 0, y: 0, z: 0 }]) => moved(place));
+        // Between nodes of what is eased, too, only as near as those lie together.
+        const eased = Math.max(...onto(coarse).map((places) => apart(places.map(moved))));
         const into = new Float64Array(3 * fine.count).fill(Number.NaN);
         ontoMesh(coarse, fine)(Float64Array.from(known.flat()), into);
         const reached = new Set(coarse.facets.map(({ piece }) => piece));
@@ -166,10 +172,7 @@ describe('the form carried from a coarse mesh onto a fine one', () => {
           const off = Math.min(
             ...wanted.map((place) => Math.hypot(...place.map((value, k) => value - (own[k] ?? 0)))),
           );
-          const apart = Math.max(
-            ...wanted.map((place) => Math.hypot(...place.map((value, k) => value - (wanted[0]?.[k] ?? 0)))),
-          );
-          expect(off).toBeLessThan(2 * apart + coarse.spacing);
+          expect(off).toBeLessThan(2 * (apart(wanted) + eased) + coarse.spacing);
         });
         // Only pieces so small that the coarse mesh has none of them carry nothing.
         if (fine.facets.every(({ piece }) => reached.has(piece))) expect(carried).toBe(fine.count);
