@@ -22,7 +22,7 @@ export * from './runs/index.ts';
 export * from './search/index.ts';
 export * from './stitches/index.ts';
 export * from './strap/index.ts';
+export * from './stripes/index.ts';
 export * from './summary/index.ts';
 export * from './units/index.ts';
-export * from './stripes/index.ts';
 export * from './yarn/index.ts';

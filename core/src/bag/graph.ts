@@ -17,6 +17,9 @@ export interface Edge {
   readonly sides?: number;
 }
 
+/** From one plane to another, mm: x = a x + c y + e, y = b x + d y + f. */
+export type Affine = readonly [a: number, b: number, c: number, d: number, e: number, f: number];
+
 /** How a piece is made. */
 export type Make =
   | { readonly of: 'motif'; readonly motif: string; readonly rounds: number }
@@ -29,6 +32,8 @@ export type Make =
       readonly rowsRun: 'across' | 'upright';
       /** The rows it is worked by, where they are written. */
       readonly panel?: string;
+      /** Where a piece by its rows lies in this piece's drawing. */
+      readonly placed?: Affine;
       /** Of a strip along its way: what its stitch pattern asks of the count. */
       readonly multiple?: Multiple;
     };

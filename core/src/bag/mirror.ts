@@ -18,6 +18,13 @@ const mirroredEdge = (piece: Piece, edge: number): number => (piece.edges.length
 
 const widthOf = ({ outline }: Piece): number => outline.reduce((most, { x }) => Math.max(most, x), 0);
 
+/** What it is made of, with a drawing of its own in the mirror, too. */
+function mirroredMake({ make }: Piece, width: number): Piece['make'] {
+  if (make.of === 'motif' || !make.placed) return make;
+  const [a, b, c, d, e, f] = make.placed;
+  return { ...make, placed: [-a, b, -c, d, width - e, f] };
+}
+
 function mirroredPiece(piece: Piece): Piece {
   const { outline, edges, at, turn, name } = piece;
   const width = widthOf(piece);
@@ -30,6 +37,7 @@ function mirroredPiece(piece: Piece): Piece {
   const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
   return {
     ...piece,
+    make: mirroredMake(piece, width),
     name: mirroredWords(name),
     outline: turned,
     edges: edges.map((_, i) => edges[mirroredEdge(piece, i)] ?? edgeOf(piece, i)),

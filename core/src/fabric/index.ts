@@ -8,7 +8,9 @@ export {
 } from './count/count-program.ts';
 export type { CountedRow } from './count/count-row.ts';
 export type { TopKind, Tops } from './count/tops.ts';
+export { compareTwins, type TwinDifference, twinText } from './count/twins.ts';
 export { disc, type Generated, halfDisc, type Shells, shaped, shells, writeRows } from './generate/rows.ts';
+export { type Granted, goesOnIn, grant, type Wish } from './generate/wish.ts';
 export { countedPanel, type WrittenRows } from './panel.ts';
 export {
   type Fabric,
@@ -28,12 +30,17 @@ export {
   type TopCounts,
   topsOfRows,
 } from './repeat/facts.ts';
+export { firstFabric, READY_FABRICS, type ReadyFabric, readyRows } from './repeat/ready.ts';
+export { type SeenRow, seenRows } from './repeat/tile.ts';
+export type { SeenTop } from './seen.ts';
 export { type Flatness, flatnessText } from './shape/flatness.ts';
 export type { LaidFlat } from './shape/lay-flat.ts';
 export type { Sizes } from './shape/layers.ts';
 export type { Side } from './shape/outline.ts';
 export { usualStitch, type WorkedPiece, workedPiece } from './shape/piece.ts';
-export { type RowLine, stitchPlaces } from './shape/row-lines.ts';
+export { type RowLine, type StitchPlace, stitchPlaces } from './shape/row-lines.ts';
 export { sizedPiece } from './shape/sized-piece.ts';
+export { inTerms } from './shorthand/in-terms.ts';
 export type { Instruction, Problem, Span, StitchKind } from './shorthand/instruction.ts';
+export { abbreviation } from './shorthand/vocabulary.ts';
 export { stitchWord, writeRow } from './shorthand/write-row.ts';

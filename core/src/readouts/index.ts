@@ -10,6 +10,7 @@ export * from './measure-words.ts';
 export * from './need-words.ts';
 export * from './note-words.ts';
 export * from './strip-words.ts';
+export * from './stripe-words.ts';
 
 const round = (value: number) => Math.round(value * 100) / 100;
 

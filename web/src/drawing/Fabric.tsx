@@ -1,7 +1,9 @@
-import { extent, motifOf, type Piece, type Plan, pieceIndex, swatchOf, yarnOf } from '@fennot/core';
+import { extent, motifOf, type Piece, type Plan, pieceIndex, yarnOf } from '@fennot/core';
 import { memo, useId, useMemo } from 'react';
+import { panelTile } from './cloth-tile.ts';
 import { motifPicture } from './motif-picture.ts';
-import { panelTile } from './panel-tile.ts';
+import { rowsPicture } from './rows-picture.ts';
+import { type RowsPlace, rowsPlace } from './rows-place.ts';
 
 /** What a piece looks like: one picture stretched over it, or a tile repeated at its gauge. */
 export type Cloth =
@@ -9,10 +11,11 @@ export type Cloth =
   | {
       readonly is: 'tile';
       readonly href: string;
-      /** Size of the tile (two stitches by two rows) in the piece's drawing, mm. */
+      /** Size of the tile along its rows, and across them, mm. */
       readonly width: number;
       readonly height: number;
-      readonly turned: boolean;
+      /** How the rows lie in the piece's drawing. */
+      readonly place: RowsPlace;
     };
 
 /** Finds the cloth of each piece of a plan. */
@@ -27,16 +30,17 @@ export function clothOf(plan: Plan): (piece: Piece) => Cloth {
       const colours = (way?.rounds ?? []).map(colourOf);
       return { is: 'picture', href: motifPicture(motif, make.rounds, colours) };
     }
-    const swatch = swatchOf(document, make.swatch);
-    const turned = make.rowsRun === 'upright';
+    const picture = rowsPicture(document, piece);
+    if (picture !== undefined) return { is: 'picture', href: picture };
     const { width, height } = extent(piece.outline);
-    const [stitchWay, rowWay] = turned ? [height, width] : [width, height];
+    const [stitchWay, rowWay] = make.rowsRun === 'upright' ? [height, width] : [width, height];
+    const tile = panelTile(document, piece);
     return {
       is: 'tile',
-      href: panelTile(swatch.stitch, colourOf(swatch.yarn)),
-      width: (2 * stitchWay) / make.stitches,
-      height: (2 * rowWay) / make.rows,
-      turned,
+      href: tile.href,
+      width: (tile.columns * stitchWay) / make.stitches,
+      height: (tile.rows * rowWay) / make.rows,
+      place: rowsPlace(piece),
     };
   };
 }
@@ -62,7 +66,6 @@ export const Fabric = memo(function Fabric({ piece, cloth }: FabricProps) {
       />
     );
   }
-  const turn = cloth.turned ? 'rotate(90)' : '';
   return (
     <>
       <pattern
@@ -70,7 +73,7 @@ export const Fabric = memo(function Fabric({ piece, cloth }: FabricProps) {
         width={cloth.width}
         height={cloth.height}
         patternUnits="userSpaceOnUse"
-        patternTransform={turn}
+        patternTransform={`matrix(${cloth.place.join(' ')})`}
       >
         <image
           href={cloth.href}

@@ -15,14 +15,14 @@ const NOTHING_DRAWN = 'data:,';
 /** The picture under `key`, painted when first asked for, as an image address. */
 export function painted(
   key: string,
-  size: number,
+  { width, height }: { readonly width: number; readonly height: number },
   paint: (context: CanvasRenderingContext2D) => void,
 ): string {
   const known = kept.get(key);
   if (known !== undefined) return known;
   const canvas = window.document.createElement('canvas');
-  canvas.width = size;
-  canvas.height = size;
+  canvas.width = Math.max(1, Math.round(width));
+  canvas.height = Math.max(1, Math.round(height));
   const context = canvas.getContext('2d');
   if (!context) return NOTHING_DRAWN;
   context.lineCap = 'round';

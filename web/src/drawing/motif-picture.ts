@@ -48,7 +48,7 @@ export function motifPicture(motif: MotifDefinition, rounds: number, colours: re
     rounds,
     colours,
   ]);
-  return painted(key, SIZE, (context) => {
+  return painted(key, { width: SIZE, height: SIZE }, (context) => {
     // A motif of size 1 worked round the origin, y up: a half one from the middle of its upper side.
     const { outline } = motifShape(motif, rounds, 1, 1);
     const box = extent(outline);

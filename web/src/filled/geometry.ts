@@ -1,7 +1,8 @@
 import { extent, must, type Plan, pieceIndex, swatchOf, yarnOfTrim } from '@fennot/core';
 import { BufferAttribute, BufferGeometry } from 'three';
+import { plainTile, swatchTile } from '../drawing/cloth-tile.ts';
 import { clothOf } from '../drawing/Fabric.tsx';
-import { panelTile } from '../drawing/panel-tile.ts';
+import { placeInRows } from '../drawing/rows-place.ts';
 import type { FillStart } from '../workers/fill.worker.ts';
 
 /** The bag ready for drawing, with the pictures its groups wear and the piece of each triangle. */
@@ -30,24 +31,27 @@ export function dress(plan: Plan, { count, triangles, pieces, straps }: FillStar
     pictureOf.set(id, worn.href);
     const box = extent(piece.outline);
     const size = worn.is === 'picture' ? box : worn;
-    const turned = worn.is === 'tile' && worn.turned;
     for (let k = 0; k < many; k++) {
       const [x, y] = [on[2 * k] ?? 0, on[2 * k + 1] ?? 0];
       owner[first + k] = id;
-      uv[2 * (first + k)] = (turned ? y : x) / size.width;
-      uv[2 * (first + k) + 1] = (turned ? -x : y) / size.height;
+      const { u, v } = worn.is === 'tile' ? placeInRows(worn.place, x, y) : { u: x, v: y };
+      uv[2 * (first + k)] = u / size.width;
+      uv[2 * (first + k) + 1] = v / size.height;
     }
   }
   const hung = plan.graph.trim?.straps ?? [];
   for (const { id, first, many, on } of straps) {
     const key = `strap/${id}`;
     const swatch = hung.find(({ name }) => name === id)?.swatch;
-    const stitch = swatch === undefined ? 'low' : swatchOf(plan.document, swatch).stitch;
-    pictureOf.set(key, panelTile(stitch, yarnOfTrim(plan.document, swatch).colour));
+    const tile =
+      swatch === undefined
+        ? plainTile('low', yarnOfTrim(plan.document, swatch).colour)
+        : swatchTile(plan.document, swatchOf(plan.document, swatch));
+    pictureOf.set(key, tile.href);
     for (let k = 0; k < many; k++) {
       owner[first + k] = key;
-      uv[2 * (first + k)] = (on[2 * k + 1] ?? 0) / STRAP_TILE;
-      uv[2 * (first + k) + 1] = (on[2 * k] ?? 0) / STRAP_TILE;
+      uv[2 * (first + k)] = (2 * (on[2 * k + 1] ?? 0)) / (STRAP_TILE * tile.columns);
+      uv[2 * (first + k) + 1] = (2 * (on[2 * k] ?? 0)) / (STRAP_TILE * tile.rows);
     }
   }
 

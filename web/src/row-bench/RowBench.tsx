@@ -1,104 +1,110 @@
-import {
-  type BagDocument,
-  flatnessText,
-  formatLength,
-  type Panel,
-  panelPiece,
-  sizeTable,
-  swatchOf,
-  yarnOfSwatch,
-} from '@fennot/core';
-import { useEffect, useMemo, useState } from 'react';
-import { useSettings } from '../api/queries.ts';
-import type { BagStore } from '../open-bag/store.ts';
+import { inTerms, type Terms, type WrittenRows } from '@fennot/core';
+import { type ReactNode, useEffect, useMemo, useState } from 'react';
+import { Choice } from '../ui/Choice.tsx';
+import type { Judged } from './judged.ts';
 import { PieceDrawing } from './PieceDrawing.tsx';
 import { RowEditor } from './RowEditor.tsx';
-import { withPanel } from './with-panel.ts';
 
 interface RowBenchProps {
-  readonly document: BagDocument;
-  readonly store: BagStore;
-  readonly panel: Panel;
+  readonly name: string;
+  /** What stands in the plan. */
+  readonly written: WrittenRows;
+  /** What rows come to. */
+  readonly judge: (written: WrittenRows) => Judged;
+  /** Puts rows into the plan, or says why not. */
+  readonly put: (written: WrittenRows) => string | undefined;
   /** Is given what puts the rows into the plan at once, and says why where it cannot. */
   readonly leave: { current: () => string | undefined };
+  /** What writes rows by itself, below the editor. */
+  readonly help?: (judged: Judged, add: (text: string) => void) => ReactNode;
+  /** What is said beside the drawing. */
+  readonly beside?: (judged: Judged) => ReactNode;
 }
 
 /** After so long without a key the rows go into the plan, ms. */
 const PAUSE = 400;
 
+const TERMS: ReadonlyArray<{ readonly value: Terms; readonly label: string }> = [
+  { value: 'us', label: 'US terms' },
+  { value: 'uk', label: 'UK terms' },
+];
+
 /** Rows as text on the left, each with its counts; the piece they make on the right. */
-export default function RowBench({ document, store, panel, leave }: RowBenchProps) {
-  const { system } = useSettings();
-  const [text, setText] = useState(panel.rows);
+export function RowBench({ name, written, judge, put, leave, help, beside }: RowBenchProps) {
+  const [rows, setRows] = useState(written.rows);
+  const [terms, setTerms] = useState(written.terms);
   const [line, setLine] = useState(0);
   const [refusal, setRefusal] = useState<string | undefined>(undefined);
-  const swatch = swatchOf(document, panel.swatch);
-  const table = useMemo(() => sizeTable(document), [document]);
-  const { program: counted, piece } = useMemo(() => {
-    const sizes = { pitch: table.pitch(swatch.id).value, row: table.row(swatch.id).value };
-    return panelPiece({ rows: text, terms: panel.terms }, swatch, sizes);
-  }, [text, panel.terms, swatch, table]);
-  const put = () => {
-    const why =
-      text === panel.rows ? undefined : store.getState().change(withPanel(panel.id, { rows: text }));
+  const judged = useMemo(() => judge({ rows, terms }), [rows, terms, judge]);
+  const { counted, piece, colour, measured, verdict } = judged;
+  const putNow = () => {
+    const same = rows === written.rows && terms === written.terms;
+    const why = same ? undefined : put({ rows, terms });
     setRefusal(why);
     return why;
   };
-  leave.current = put;
+  leave.current = putNow;
   // What is typed goes into the plan at a pause, and when the bench is left.
   // biome-ignore lint/correctness/useExhaustiveDependencies: a pause begins with each key
   useEffect(() => {
     const timer = setTimeout(() => leave.current(), PAUSE);
     return () => clearTimeout(timer);
-  }, [text]);
+  }, [rows, terms]);
   const lit = counted.rows.find((row) => row.line === line)?.number;
-  const colour = yarnOfSwatch(document, swatch.id).colour;
-  const round = counted.rows.some((row) => row.round);
-  const what = round ? 'round' : 'row';
-  const measured = piece
-    ? `Widest at ${what} ${piece.widest.row}: ${formatLength(piece.widest.width, system)}; ${formatLength(piece.height, system)} high. ${flatnessText(piece.flatness, round)}`
-    : 'There are no rows yet.';
+  const say = (to: Terms) => {
+    setRows(inTerms({ rows, terms }, to).rows);
+    setTerms(to);
+    return undefined;
+  };
+  const add = (text: string) => setRows(rows.trimEnd() === '' ? `${text}\n` : `${rows.trimEnd()}\n${text}\n`);
+  // Of a line that stands for several rows the same is said once.
+  const problems = counted.problems.filter(
+    ({ line: at, span, message }, i, all) =>
+      all.findIndex((one) => one.line === at && one.span.from === span.from && one.message === message) === i,
+  );
   return (
-    <div className="grid h-[68vh] min-h-0 gap-3 max-sm:grid-rows-[1fr_1fr] sm:grid-cols-[3fr_2fr]">
+    <div className="grid h-[72vh] min-h-0 gap-3 max-sm:grid-rows-[3fr_2fr] sm:grid-cols-[3fr_2fr]">
       <div className="flex min-h-0 flex-col gap-2">
-        <div className="min-h-0 grow">
+        <div className="flex items-end gap-2">
+          <div className="w-36">
+            <Choice label="Written in" value={terms} options={TERMS} onChange={say} />
+          </div>
+          <p className="pb-1 text-xs text-soft">Changing it puts the same rows into the other words.</p>
+        </div>
+        <div className="min-h-24 grow">
           <RowEditor
-            label={`Rows of ${panel.name}`}
-            text={text}
+            label={`Rows of ${name}`}
+            text={rows}
+            terms={terms}
             counted={counted}
-            onType={setText}
+            onType={setRows}
             onLine={setLine}
           />
         </div>
-        <div role="status" className="max-h-28 shrink-0 overflow-auto text-xs">
+        <div role="status" className="max-h-24 shrink-0 overflow-auto text-xs">
           {refusal && <p className="text-loosestrife">{refusal} It stays here as it is typed.</p>}
-          {counted.problems.length === 0 ? (
-            <p className="text-reed">
-              {counted.rows.length} {counted.rows.length === 1 ? what : `${what}s`}, all of it comes out.
-            </p>
+          {problems.length === 0 || verdict.good ? (
+            <p className={verdict.good ? 'text-reed' : 'text-loosestrife'}>{verdict.text}</p>
           ) : (
             <ul className="flex flex-col gap-0.5 text-loosestrife">
-              {counted.problems.map(({ line: at, span, row, message }) => (
-                <li key={[at, span.from, row, message].join(' ')}>
+              {problems.map(({ line: at, span, message }) => (
+                <li key={[at, span.from, message].join(' ')}>
                   Line {at + 1}: {message}
                 </li>
               ))}
             </ul>
           )}
         </div>
+        {help?.(judged, add)}
       </div>
       <figure className="flex min-h-0 flex-col rounded-sm bg-table p-2">
         <div className="min-h-0 grow">
           {piece && (
-            <PieceDrawing
-              piece={piece}
-              colour={colour}
-              lit={lit}
-              label={`${panel.name}, laid flat. ${measured}`}
-            />
+            <PieceDrawing piece={piece} colour={colour} lit={lit} label={`${name}, laid flat. ${measured}`} />
           )}
         </div>
         <figcaption className="pt-1 text-xs text-soft">{measured}</figcaption>
+        {beside?.(judged)}
       </figure>
     </div>
   );

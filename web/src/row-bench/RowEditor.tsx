@@ -1,14 +1,24 @@
+import { autocompletion, completionKeymap } from '@codemirror/autocomplete';
 import { defaultKeymap, history, historyKeymap } from '@codemirror/commands';
 import { type Diagnostic, lintGutter, setDiagnostics } from '@codemirror/lint';
 import { EditorState, StateEffect, StateField } from '@codemirror/state';
-import { drawSelection, EditorView, GutterMarker, gutter, keymap, lineNumbers } from '@codemirror/view';
-import type { CountedProgram } from '@fennot/core';
+import {
+  drawSelection,
+  EditorView,
+  GutterMarker,
+  gutter,
+  hoverTooltip,
+  keymap,
+  lineNumbers,
+} from '@codemirror/view';
+import type { CountedProgram, Terms } from '@fennot/core';
 import { useEffect, useRef } from 'react';
+import { completions, rowLanguage } from './row-language.ts';
 
 interface RowEditorProps {
   readonly label: string;
-  /** What stands in it at first; afterwards it holds what is typed. */
   readonly text: string;
+  readonly terms: Terms;
   readonly counted: CountedProgram;
   readonly onType: (text: string) => void;
   /** The line the cursor is in, from 0. */
@@ -63,15 +73,20 @@ const LOOK = EditorView.theme({
   '.cm-activeLine': { backgroundColor: 'var(--kingfisher-pale)' },
   '.cm-lintRange-error': { backgroundImage: 'none', borderBottom: '2px dashed var(--loosestrife)' },
   '.cm-tooltip': { backgroundColor: 'var(--card)', color: 'var(--ink)', border: '1px solid var(--line)' },
+  '.cm-row-told': { padding: '4px 8px', fontSize: '12px', maxWidth: '30rem' },
+  '.cm-tooltip-autocomplete ul li[aria-selected]': {
+    backgroundColor: 'var(--kingfisher-pale)',
+    color: 'var(--ink)',
+  },
   '.cm-diagnostic-error': { borderLeft: '4px solid var(--loosestrife)' },
 });
 
 /** Rows as text, with their counts beside them and what does not come out marked at its place. */
-export function RowEditor({ label, text, counted, onType, onLine }: RowEditorProps) {
+export function RowEditor({ label, text, terms, counted, onType, onLine }: RowEditorProps) {
   const place = useRef<HTMLDivElement>(null);
   const view = useRef<EditorView | undefined>(undefined);
-  const told = useRef({ onType, onLine });
-  told.current = { onType, onLine };
+  const told = useRef({ onType, onLine, terms, counted });
+  told.current = { onType, onLine, terms, counted };
   // biome-ignore lint/correctness/useExhaustiveDependencies: made once; afterwards it holds what is typed
   useEffect(() => {
     if (!place.current) return;
@@ -86,7 +101,10 @@ export function RowEditor({ label, text, counted, onType, onLine }: RowEditorPro
           lintGutter(),
           history(),
           drawSelection(),
-          keymap.of([...defaultKeymap, ...historyKeymap]),
+          rowLanguage,
+          autocompletion({ override: [completions(() => told.current.terms)], icons: false }),
+          hoverTooltip((shown, pos) => rowTold(shown, pos, told.current.counted)),
+          keymap.of([...completionKeymap, ...defaultKeymap, ...historyKeymap]),
           EditorView.lineWrapping,
           EditorView.contentAttributes.of({
             'aria-label': label,
@@ -105,6 +123,12 @@ export function RowEditor({ label, text, counted, onType, onLine }: RowEditorPro
     view.current = made;
     return () => made.destroy();
   }, []);
+  // What is written for the maker, or put into other words, comes from outside.
+  useEffect(() => {
+    const now = view.current;
+    if (!now || now.state.doc.toString() === text) return;
+    now.dispatch({ changes: { from: 0, to: now.state.doc.length, insert: text } });
+  }, [text]);
   useEffect(() => {
     const now = view.current;
     if (!now) return;
@@ -124,6 +148,45 @@ export function RowEditor({ label, text, counted, onType, onLine }: RowEditorPro
   }, [counted]);
   return <div ref={place} className="h-full min-h-0 overflow-hidden rounded-sm border border-line" />;
 }
+
+/** What the row under the pointer uses and makes, and where its markers stand. */
+function rowTold(view: EditorView, pos: number, { rows }: CountedProgram) {
+  const line = view.state.doc.lineAt(pos);
+  const own = rows.filter((row) => row.line === line.number - 1);
+  const [first] = own;
+  if (!first) return null;
+  const what = first.round ? 'Round' : 'Row';
+  const uses =
+    first.available === 0 ? 'begins in a ring' : `uses ${first.uses} of ${first.available ?? first.uses}`;
+  const marks = (places: readonly number[], word: string) =>
+    places.length === 0
+      ? []
+      : [
+          `${word} at ${places
+            .slice(0, SHOWN)
+            .map((at) => at + 1)
+            .join(', ')}${places.length > SHOWN ? ' ...' : ''}`,
+        ];
+  const text = [
+    `${what} ${first.number}${own.length > 1 ? ` and ${own.length - 1} more` : ''}: ${uses}, makes ${first.makes}`,
+    ...marks(first.increases, 'increases'),
+    ...marks(first.decreases, 'decreases'),
+    ...(first.left > 0 ? [`leaves ${first.left}`] : []),
+  ].join('; ');
+  return {
+    pos: line.from,
+    end: line.to,
+    above: true,
+    create: () => {
+      const dom = document.createElement('div');
+      dom.className = 'cm-row-told';
+      dom.textContent = `${text}.`;
+      return { dom };
+    },
+  };
+}
+/** So many markers are told. */
+const SHOWN = 12;
 
 /** `27 → 28` for each line; of a line that stands for several rows, its first. */
 function countsByLine({ rows }: CountedProgram): ReadonlyMap<number, string> {

@@ -209,3 +209,11 @@ describe('stitches along the ends of rows', () => {
     expect(problems.map(({ message }) => message)).toEqual(['There are no rows 7 to 9 to work along.']);
   });
 });
+
+test('rows that are worked again are worked in their colours again', () => {
+  const text =
+    'ch 9\nRow 1 (A): 9 sc\nRow 2 (B): 9 sc\nRow 3: 9 sc\nRow 4 (A): 9 sc\nRows 5-8: repeat rows 1-4\nRow 9: as row 3';
+  const { rows, problems } = countProgram(text, { terms: 'us', turning: 'does-not-count', usual: 'low' });
+  expect(problems).toEqual([]);
+  expect(rows.map(({ colour }) => colour).join('')).toBe('ABBAABBAB');
+});

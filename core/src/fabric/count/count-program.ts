@@ -174,21 +174,27 @@ class ProgramCount {
         const what = line.round ? 'Round' : 'Row';
         this.say(at, outOfOrder(what, number, last), line.span, number);
       }
-      const instructions = this.instructionsOf(line, k, at);
-      if (!instructions) return;
-      this.row(line, at, number, instructions, k === numbers.length - 1);
+      const worked = this.workedIn(line, k, at);
+      if (!worked) return;
+      // A row that is worked again is worked in its colour again.
+      if (worked.colour !== undefined) this.colour = worked.colour;
+      this.row(line, at, number, worked.instructions, k === numbers.length - 1);
       // Of rows that are written once and go wrong alike, the first is told.
       if (this.problems.length > told && numbers.length > 1 && this.problems.length > told + 3) return;
     }
   }
 
-  private instructionsOf({ body, span }: RowLine, k: number, at: number): readonly Instruction[] | undefined {
-    if (body.of === 'worked') return body.instructions;
+  private workedIn(
+    { body, span }: RowLine,
+    k: number,
+    at: number,
+  ): Pick<ProgramRow, 'instructions' | 'colour'> | undefined {
+    if (body.of === 'worked') return { instructions: body.instructions, colour: undefined };
     const { first, last } = body.rows;
     const wanted = first + (k % (last - first + 1));
     // Where a number was given twice, the later row is meant.
     const found = this.rows.findLast(({ number }) => number === wanted);
-    if (found) return found.instructions;
+    if (found) return found;
     this.say(at, `There is no row ${wanted} before it to work again.`, span, undefined);
     return undefined;
   }

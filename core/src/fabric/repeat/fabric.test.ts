@@ -3,6 +3,7 @@ import { describe, expect, test } from 'vitest';
 import { fitsMultiple } from '../../panel/index.ts';
 import { type Fabric, fabricFrom, fabricPanel, rowOfFabric } from './fabric.ts';
 import { meanHeight, meanRowEnds, outstanding, topsOfRows } from './facts.ts';
+import { seenRows } from './tile.ts';
 
 const read = (rows: string, terms: 'us' | 'uk' = 'us') =>
   fabricFrom({ rows, terms }, { turning: 'does-not-count', usual: 'low' });
@@ -138,6 +139,46 @@ describe('a panel of a fabric', () => {
   test('rows worked once at the beginning are not repeated', () => {
     const own = fabric(BLOCKS);
     expect([1, 2, 5, 6, 9, 10].map((row) => rowOfFabric(own, row))).toEqual([1, 2, 5, 2, 5, 2]);
+  });
+});
+
+describe('how a fabric is seen', () => {
+  test('property: the repeat laid side by side is the row as it lies, between the ends', () => {
+    fc.assert(
+      fc.property(
+        some,
+        fc.integer({ min: 3, max: 9 }),
+        fc.integer({ min: 1, max: 9 }),
+        (rows, repeats, row) => {
+          const own = fabric(rows);
+          const { multiple, extra } = own.multiple;
+          const stitches = extra + repeats * multiple;
+          const counted = fabricPanel(own, stitches, row).rows.at(-1)?.tops.kind ?? [];
+          // Row 1 runs to the right; every other row is turned.
+          const lies = row % 2 === 1 ? counted : [...counted].reverse();
+          const seen = seenRows(own)(row);
+          const shown = lies.map((_, column) => seen[column % multiple]?.kind);
+          const ends = Math.ceil(extra / 2) + 1;
+          expect(shown.slice(ends, -ends)).toEqual(lies.slice(ends, -ends));
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  test('a post round the front is one round the back when seen from behind', () => {
+    // Row 2 is worked from behind: its first three, round the front, lie at the right and are seen as round the back.
+    const seen = seenRows(fabric(BLOCKS));
+    expect(seen(2).map(({ hold }) => hold)).toEqual([
+      ...['front-post', 'front-post', 'front-post'],
+      ...['back-post', 'back-post', 'back-post'],
+    ]);
+    // Row 3 from in front, in the order it is worked: columns of the same three stay the same blocks.
+    expect(seen(3).map(({ hold }) => hold)).toEqual([
+      ...['front-post', 'front-post', 'front-post'],
+      ...['back-post', 'back-post', 'back-post'],
+    ]);
+    expect(seen(4)).not.toEqual(seen(3));
   });
 });
 

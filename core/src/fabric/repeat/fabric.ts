@@ -1,10 +1,5 @@
 import { fitsMultiple, type Multiple } from '../../panel/index.ts';
-import {
-  type CountedProgram,
-  countProgram,
-  type ProgramProblem,
-  type Rules,
-} from '../count/count-program.ts';
+import { type CountedProgram, countProgram, type Rules } from '../count/count-program.ts';
 import type { WrittenRows } from '../panel.ts';
 import { type Numbers, readLine } from '../shorthand/read-program.ts';
 
@@ -20,16 +15,16 @@ export interface Fabric {
   readonly repeated: Numbers;
 }
 
-/** Why rows make no fabric, with what is wrong in their lines. */
+/** Why rows make no fabric. */
 export interface NoFabric {
   readonly message: string;
-  readonly problems: readonly ProgramProblem[];
 }
 
-/** What written rows make of themselves as a fabric. */
-export type FabricReading =
+/** What written rows make of themselves as a fabric, and its rows once, counted: over a count they come out over where there is one. */
+export type FabricReading = { readonly counted: CountedProgram } & (
   | { readonly is: 'fabric'; readonly fabric: Fabric }
-  | { readonly is: 'nothing'; readonly why: NoFabric };
+  | { readonly is: 'nothing'; readonly why: NoFabric }
+);
 
 /** Counts that are tried, fewest first; each look further is taken where too few came out. */
 const LOOKS = [24, 72, 216];
@@ -54,15 +49,16 @@ export function fabricFrom(written: WrittenRows, rules: Pick<Rules, 'turning' | 
 
 function readAnew(written: WrittenRows, rules: Rules): FabricReading {
   const { lines, repeated, last } = partsOf(written);
-  const none = (message: string, problems: readonly ProgramProblem[] = []): FabricReading => ({
-    is: 'nothing',
-    why: { message, problems },
-  });
-  if (last === 0 || !repeated) return none('There are no rows yet. They begin with “Row 1:”.');
-  if (repeated.first < 1 || repeated.last > last)
-    return none(`It has no rows ${repeated.first} to ${repeated.last} to repeat: its last is ${last}.`);
   const over = last + OVER_ITSELF * (repeated.last - repeated.first + 1);
   const tried = (many: number) => countProgram(textFor(lines, repeated, many, last, over), rules);
+  const none = (message: string): FabricReading => ({
+    is: 'nothing',
+    why: { message },
+    counted: asWritten(tried(LIKELY), last),
+  });
+  if (last === 0) return none('There are no rows yet. They begin with “Row 1:”.');
+  if (repeated.first < 1 || repeated.last > last)
+    return none(`It has no rows ${repeated.first} to ${repeated.last} to repeat: its last is ${last}.`);
   const good: number[] = [];
   let shaped: number | undefined;
   let from = 1;
@@ -90,20 +86,19 @@ function readAnew(written: WrittenRows, rules: Rules): FabricReading {
         'Its rows do not keep their count: worked again and again they would make a fan. As a panel by its rows they can be used.',
       );
     // At a count that its rows are likely to come out over, what is said of them is of use.
-    const { problems } = tried(LIKELY);
-    const [first] = problems;
+    const [first] = tried(LIKELY).problems;
     return none(
       first
         ? `Its rows come out over no count up to ${LOOKS.at(-1)}. Over ${LIKELY}: ${first.message}`
-        : `Its rows come out over one count only.`,
-      problems.map((problem) => ({ ...problem, line: Math.max(0, problem.line - 1) })),
+        : 'Its rows come out over one count only.',
     );
   }
   const multiple = { multiple: b - a, extra: a >= b - a ? a - (b - a) : a };
   const odd = good.find((many) => !fitsMultiple(many, multiple));
   if (odd !== undefined || good.some((many, i) => many !== a + i * (b - a)))
     return none(`Its rows come out over ${good.slice(0, 6).join(', ')}: these are no steps of one size.`);
-  return { is: 'fabric', fabric: { written, rules, multiple, counts: [a, b], repeated } };
+  const fabric: Fabric = { written, rules, multiple, counts: [a, b], repeated };
+  return { is: 'fabric', fabric, counted: fabricPanel(fabric, b, last) };
 }
 
 /** A count most patterns have a repeat in. */
@@ -112,7 +107,7 @@ const LIKELY = 24;
 /** The lines that are worked, what is repeated of them, and the number of the last one. */
 function partsOf({ rows, terms }: WrittenRows): {
   readonly lines: readonly string[];
-  readonly repeated: Numbers | undefined;
+  readonly repeated: Numbers;
   readonly last: number;
 } {
   let [repeated, last]: [Numbers | undefined, number] = [undefined, 0];
@@ -123,7 +118,7 @@ function partsOf({ rows, terms }: WrittenRows): {
     // How long the chain is rests on how wide the panel is. A line stays a line: problems are told by its number.
     return line.of === 'repeat' || line.of === 'chain' ? '' : text;
   });
-  return { lines, repeated: repeated ?? (last > 0 ? { first: 1, last } : undefined), last };
+  return { lines, repeated: repeated ?? { first: 1, last }, last };
 }
 
 function textFor(
@@ -168,11 +163,18 @@ export function fabricPanel(fabric: Fabric, stitches: number, rows: number): Cou
     textFor(lines, fabric.repeated, stitches + more, last, Math.max(rows, last)),
     fabric.rules,
   );
-  const panel = { ...counted, rows: counted.rows.slice(0, rows) };
+  const panel = asWritten(counted, rows);
   if (kept.size >= MOST_KEPT) kept.clear();
   kept.set(key, panel);
   return panel;
 }
+
+/** A counted program with its lines as they are written, where no chain is put before them; the first so many rows. */
+const asWritten = (counted: CountedProgram, rows: number): CountedProgram => ({
+  ...counted,
+  rows: counted.rows.slice(0, rows).map((row) => ({ ...row, line: row.line - 1 })),
+  problems: counted.problems.map((problem) => ({ ...problem, line: Math.max(0, problem.line - 1) })),
+});
 
 /** The chain over which a fabric has so many stitches. */
 function chainFor(fabric: Fabric, stitches: number): number {

@@ -1,6 +1,7 @@
 import { heightByPitch, STITCHES } from '../../stitches/index.ts';
 import type { CountedRow } from '../count/count-row.ts';
 import type { TopKind } from '../count/tops.ts';
+import { type SeenTop, seenFrom, seenTops } from '../seen.ts';
 
 /** How large stitches come out. */
 export interface Sizes {
@@ -34,6 +35,8 @@ export interface Layer {
   readonly length: number;
   /** Worked round: its ends meet. */
   readonly round: boolean;
+  /** What each top is, seen from in front. */
+  readonly tops: readonly SeenTop[];
   /** Height over the row below, mm, of each top; chains have none of their own. */
   readonly heights: readonly number[];
   /** Where each top stands on the row below, as a share of that; and where its left and right ends do. */
@@ -73,11 +76,12 @@ export function layersOf(
 }
 
 function layerOf(
-  { kind, from, to }: CountedRow['tops'],
+  tops: CountedRow['tops'],
   passed: number,
   below: number,
   sizes: Sizes,
-): Pick<Layer, 'heights' | 'feet' | 'left' | 'right'> {
+): Pick<Layer, 'tops' | 'heights' | 'feet' | 'left' | 'right'> {
+  const { kind, from, to } = tops;
   const at = (list: readonly number[], i: number) => list[i] ?? 0;
   const feet = kind.map((_, i) => {
     // Several on the same places divide them among themselves.
@@ -88,6 +92,7 @@ function layerOf(
     return (at(from, i) + share * (at(to, i) - at(from, i)) - passed) / below;
   });
   return {
+    tops: seenTops(tops),
     heights: kind.map((one) => (one === 'chain' ? sizes.row : heightOf(one, sizes))),
     feet,
     left: (at(from, 0) - passed) / below,
@@ -98,6 +103,7 @@ function layerOf(
 /** The same layer from its other end. */
 const seenFromBehind = (layer: Layer): Layer => ({
   ...layer,
+  tops: layer.tops.map(seenFrom).reverse(),
   heights: [...layer.heights].reverse(),
   feet: layer.feet.map((foot) => 1 - foot).reverse(),
   left: 1 - layer.right,

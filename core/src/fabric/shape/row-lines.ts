@@ -1,4 +1,5 @@
 import { along, type Point } from '../../geometry/index.ts';
+import type { SeenTop } from '../seen.ts';
 import { type LaidFlat, placeAt } from './lay-flat.ts';
 import { footAt, type Layer } from './layers.ts';
 
@@ -35,12 +36,17 @@ export function rowLines({ base, rows }: LaidFlat, layers: readonly Layer[]): Ro
   });
 }
 
-/** Where each stitch of a row stands: its top, and what it stands on. */
-export function stitchPlaces(
-  { layer, line }: RowLine,
-  below: readonly Point[],
-): ReadonlyArray<{ readonly top: Point; readonly foot: Point }> {
+/** A stitch where it stands: its top, and what it stands on. */
+export interface StitchPlace {
+  readonly is: SeenTop;
+  readonly top: Point;
+  readonly foot: Point;
+}
+
+/** Where each stitch of a row stands. */
+export function stitchPlaces({ layer, line }: RowLine, below: readonly Point[]): readonly StitchPlace[] {
   return layer.feet.map((foot, j) => ({
+    is: layer.tops[j] ?? { kind: 'low', hold: 'both' },
     top: placeAt(line, (j + 0.5) / layer.many, layer.round),
     foot: placeAt(below, foot, layer.round),
   }));

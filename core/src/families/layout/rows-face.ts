@@ -1,4 +1,4 @@
-import { type Edge, type Interval, type Piece, pathOn, wholeEdge } from '../../bag/index.ts';
+import { type Affine, type Edge, type Interval, type Piece, pathOn, wholeEdge } from '../../bag/index.ts';
 import type { Side } from '../../fabric/index.ts';
 import { extent, must, type Point, pathLength } from '../../geometry/index.ts';
 import { mm } from '../../units/index.ts';
@@ -32,15 +32,24 @@ export function rowsFace(
   const turned = ring && !round;
   const sides = turned ? startingAt(worked, 'top') : worked;
   const opens: readonly Side['at'][] = turned ? ['left', 'right'] : ['top'];
-  const shaped = hangs && !round ? hungBy(sides, opens, turned) : sides;
-  if (!shaped) return { width: 0, height: 0, at, pieces: [], seams: [], lines: [], sides: [], open: [] };
-  const place = placing(shaped, turned, materials.join());
-  const placed = shaped.map((side) => ({ ...side, path: side.path.map(place) }));
+  const hung = hangs && !round ? hungBy(sides, opens, turned) : { sides, flat: asItIs };
+  if (!hung) return { width: 0, height: 0, at, pieces: [], seams: [], lines: [], sides: [], open: [] };
+  const place = placing(hung.sides, turned, materials.join());
+  const seen = (p: Point) => place(hung.flat(mirrored ? { x: -p.x, y: p.y } : p));
+  const placed = hung.sides.map((side) => ({ ...side, path: side.path.map(place) }));
   const outline = placed.flatMap(({ path }) => path.slice(0, -1));
   const laid: Piece = {
     id,
     name,
-    make: { of: 'panel', swatch, stitches, rows, rowsRun: 'across', panel: face.panel },
+    make: {
+      of: 'panel',
+      swatch,
+      stitches,
+      rows,
+      rowsRun: 'across',
+      panel: face.panel,
+      placed: affineOf(seen),
+    },
     outline,
     edges: placed.map(edgeOf),
     at,
@@ -64,6 +73,14 @@ export function rowsFace(
   return { ...shared, sides: [...sewn('left'), ...sewn('bottom'), ...sewn('right')], open };
 }
 
+const asItIs = (p: Point): Point => p;
+
+/** What a way from plane to plane that keeps straight lines straight does. */
+function affineOf(way: (p: Point) => Point): Affine {
+  const [o, x, y] = [way({ x: 0, y: 0 }), way({ x: 1, y: 0 }), way({ x: 0, y: 1 })];
+  return [x.x - o.x, x.y - o.y, y.x - o.x, y.y - o.y, o.x, o.y];
+}
+
 const faceSide = (name: string, piece: Piece, chain: readonly Interval[]): FaceSide => ({
   name,
   id: sideId(name),
@@ -84,13 +101,13 @@ function edgeOf({ kind, loops, path }: Side): Edge {
  * The sides of a piece that hangs by some of them: those are drawn straight, and lie level.
  *
  * @param turned it will hang the other way up.
- * @returns nothing where the rest would stand above what it hangs by.
+ * @returns with how its plane is turned; nothing where the rest would stand above what it hangs by.
  */
 function hungBy(
   sides: readonly Side[],
   opens: readonly Side['at'][],
   turned: boolean,
-): readonly Side[] | undefined {
+): { readonly sides: readonly Side[]; readonly flat: (p: Point) => Point } | undefined {
   const own = sides.filter(({ at }) => opens.includes(at));
   const [a, b] = [own[0]?.path[0], own.at(-1)?.path.at(-1)];
   if (!a || !b) return undefined;
@@ -112,7 +129,7 @@ function hungBy(
     return { ...side, path: [from, passed].map((length) => ({ x: (end * length) / way, y: 0 })) };
   });
   const below = drawn.flatMap(({ path }) => path).every(({ y }) => (turned ? y > -ABOVE : y < ABOVE));
-  return below ? drawn : undefined;
+  return below ? { sides: drawn, flat } : undefined;
 }
 /** So much may stand above, mm: it is pressed down. */
 const ABOVE = 1e-6;

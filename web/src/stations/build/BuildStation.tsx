@@ -5,6 +5,7 @@ import { Section } from '../../ui/Section.tsx';
 import type { StationProps } from '../station.ts';
 import { OffTarget } from './OffTarget.tsx';
 import { MakeOwn, OwnNetSection } from './OwnNetSection.tsx';
+import { StripesSection } from './StripesSection.tsx';
 import { WaySection } from './WaySection.tsx';
 
 /** How the bag is built: the family and its counts, drawn from the family's own controls. */
@@ -37,6 +38,7 @@ export function BuildStation({ plan, store }: StationProps) {
           />
         ))}
       </Section>
+      <StripesSection plan={plan} store={store} />
       <OffTarget plan={plan} />
     </>
   );

@@ -177,6 +177,7 @@ function StripSection({ plan, strip, controls, onChange }: StripSectionProps) {
           <tr className="text-left text-xs text-soft">
             <th className="font-medium">Marker</th>
             <th className="font-medium">after {what === 'rows' ? 'row' : 'stitch'}</th>
+            {strip.standing && <th className="font-medium">{strip.standing.word} row</th>}
             <th className="font-medium">meets</th>
           </tr>
         </thead>
@@ -185,11 +186,17 @@ function StripSection({ plan, strip, controls, onChange }: StripSectionProps) {
             <tr key={i} className="border-t border-line tabular-nums">
               <td>{mark.kind}</td>
               <td className="font-semibold">{mark.count}</td>
+              {strip.standing && <td>{mark.standing}</td>}
               <td className="text-soft">{mark.partner ? meets(mark, mark.partner) : ''}</td>
             </tr>
           ))}
         </tbody>
       </table>
+      {strip.standing && (
+        <p className="text-xs text-soft">
+          {strip.standing.total} {strip.standing.word} rows in all: quicker to count than rows.
+        </p>
+      )}
       {faces.length > 1 && (
         <p className="text-xs text-soft">
           The same markers serve both faces: put them on both edges of the strip.

@@ -11,7 +11,7 @@ import { Section } from '../../ui/Section.tsx';
 import { tell } from '../../ui/tell.ts';
 import type { StationProps } from '../station.ts';
 
-const RowBench = lazy(() => import('../../row-bench/RowBench.tsx'));
+const PanelBench = lazy(() => import('../../row-bench/PanelBench.tsx'));
 
 /** Rows to begin with: they come out, and show how rows are written. */
 const FIRST_ROWS: Record<Terms, string> = {
@@ -101,7 +101,7 @@ export function PanelsSection({ plan, store }: StationProps) {
       </Button>
       <Modal
         title={shown ? `Row bench: ${shown.name}` : 'Row bench'}
-        about={shown?.terms === 'uk' ? 'Read in UK terms' : 'Read in US terms'}
+        about="Rows as you would write them by hand: each is counted as you type"
         wide="most"
         open={shown !== undefined}
         onClose={() => {
@@ -113,7 +113,7 @@ export function PanelsSection({ plan, store }: StationProps) {
       >
         {shown && (
           <Suspense fallback={<p className="text-sm text-soft">Fetching the bench ...</p>}>
-            <RowBench key={shown.id} document={document} store={store} panel={shown} leave={leave} />
+            <PanelBench key={shown.id} document={document} store={store} panel={shown} leave={leave} />
           </Suspense>
         )}
       </Modal>

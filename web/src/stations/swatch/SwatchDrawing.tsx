@@ -1,11 +1,10 @@
-import { type Gauge, type LengthSystem, MM_PER_INCH, type Swatch } from '@fennot/core';
+import { type Gauge, type LengthSystem, MM_PER_INCH } from '@fennot/core';
 import { useId } from 'react';
-import { panelTile } from '../../drawing/panel-tile.ts';
+import type { ClothTile } from '../../drawing/cloth-tile.ts';
 
 interface SwatchDrawingProps {
-  readonly swatch: Swatch;
+  readonly tile: ClothTile;
   readonly gauge: Gauge;
-  readonly colour: string;
   readonly system: LengthSystem;
 }
 
@@ -13,13 +12,13 @@ interface SwatchDrawingProps {
 const WINDOW = { cm: 100, in: 4 * MM_PER_INCH };
 
 /** The swatch in its real stitch size under a ruler of 10 cm or 4 in. */
-export function SwatchDrawing({ swatch, gauge, colour, system }: SwatchDrawingProps) {
+export function SwatchDrawing({ tile, gauge, system }: SwatchDrawingProps) {
   const id = useId();
   const across = WINDOW[system];
   const up = across * 0.42;
   const unit = system === 'cm' ? 10 : MM_PER_INCH;
   const ticks = Array.from({ length: Math.round(across / unit) + 1 }, (_, i) => i);
-  const [w, h] = [gauge.pitch.value * 2, gauge.row.value * 2];
+  const [w, h] = [gauge.pitch.value * tile.columns, gauge.row.value * tile.rows];
   const stitches = (across / gauge.pitch.value).toFixed(1);
   const rows = (across / gauge.row.value).toFixed(1);
   const unitName = system === 'cm' ? '10 cm' : '4 in';
@@ -32,7 +31,7 @@ export function SwatchDrawing({ swatch, gauge, colour, system }: SwatchDrawingPr
         aria-label={`Swatch: ${stitches} stitches and ${rows} rows to ${unitName}.`}
       >
         <pattern id={id} width={w} height={h} patternUnits="userSpaceOnUse">
-          <image href={panelTile(swatch.stitch, colour)} width={w} height={h} preserveAspectRatio="none" />
+          <image href={tile.href} width={w} height={h} preserveAspectRatio="none" />
         </pattern>
         <rect width={across} height={up} rx={1.5} fill={`url(#${id})`} />
         <rect

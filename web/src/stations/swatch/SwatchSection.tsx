@@ -4,27 +4,30 @@ import {
   countSchema,
   formatSmall,
   foundationChain,
-  gaugeOf,
   heldYarn,
   hookName,
   mm,
-  rowEndRate,
+  readFabric,
   STITCHES,
   type Swatch,
   stitchName,
+  swatchGauge,
   swatchSchema,
   TURNINGS,
   turningName,
+  usualRate,
   withHook,
   yarnOf,
 } from '@fennot/core';
 import { useSettings } from '../../api/queries.ts';
+import { swatchTile } from '../../drawing/cloth-tile.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { LengthField, NumberField, TextField } from '../../ui/fields.tsx';
 import { Row, Section } from '../../ui/Section.tsx';
 import type { Outcome } from '../../ui/tell.ts';
 import type { StationProps } from '../station.ts';
+import { FabricField } from './FabricField.tsx';
 import { SwatchDrawing } from './SwatchDrawing.tsx';
 
 /** What a hook makes of a yarn, by the hook that is usual for it. */
@@ -39,11 +42,15 @@ function hookHint({ hook, strands }: Swatch, weight: number): string {
 type Counted = NonNullable<Swatch['stitches']>;
 
 /** One swatch: its yarn, hook and stitch, and how many stitches and rows over which length. */
-export function SwatchSection({ plan, store, swatch }: StationProps & { readonly swatch: Swatch }) {
+export function SwatchSection(props: StationProps & { readonly swatch: Swatch }) {
+  const { plan, store, swatch } = props;
   const { terms, system } = useSettings();
   const { document } = plan;
   const yarn = yarnOf(document, swatch.yarn);
-  const gauge = gaugeOf({ ...swatch, yarnWeight: yarn.weight });
+  const gauge = swatchGauge(document, swatch);
+  const rate = usualRate(document, swatch);
+  const reading = readFabric(document, swatch);
+  const repeats = reading?.is === 'fabric' ? reading.fabric : undefined;
   const set = (change: Partial<Swatch>) =>
     store.getState().change(
       (doc): BagDocument => ({
@@ -56,7 +63,7 @@ export function SwatchSection({ plan, store, swatch }: StationProps & { readonly
   const startRows: Counted = { count: 10, length: mm(10 * gauge.row.value) };
   return (
     <Section title="Swatch">
-      <SwatchDrawing swatch={swatch} gauge={gauge} colour={yarn.colour} system={system} />
+      <SwatchDrawing tile={swatchTile(document, swatch)} gauge={gauge} system={system} />
       <p className="text-sm" data-testid="gauge">
         <b>{formatSmall(gauge.pitch.value, system)}</b> a stitch,{' '}
         <b>{formatSmall(gauge.row.value, system)}</b> a row <Origin origin={gauge.pitch.origin} />
@@ -114,9 +121,10 @@ export function SwatchSection({ plan, store, swatch }: StationProps & { readonly
           Counted with another hook: for {hookName(swatch.hook)} the size is a guess until you count anew.
         </p>
       )}
+      <FabricField {...props} />
       <Row>
         <Choice
-          label="Stitch"
+          label={repeats ? 'Stitch that heights are told in' : 'Stitch'}
           value={swatch.stitch}
           options={STITCHES.map((stitch) => ({ value: stitch, label: stitchName(stitch, terms) }))}
           onChange={(stitch) => set({ stitch })}
@@ -165,11 +173,11 @@ export function SwatchSection({ plan, store, swatch }: StationProps & { readonly
       <NumberField
         label="Insertions a row end takes"
         name="insertions a row end takes"
-        value={swatch.rowEnds ?? rowEndRate(swatch.stitch)}
+        value={swatch.rowEnds ?? rate}
         bounds={boundsOf(swatchSchema.shape.rowEnds.unwrap())}
         step={0.5}
-        hint={`usual for this stitch: ${rowEndRate(swatch.stitch)}`}
-        onChange={(rate) => set({ rowEnds: rate === rowEndRate(swatch.stitch) ? undefined : rate })}
+        hint={`usual for ${repeats ? 'these rows, one with the other' : 'this stitch'}: ${Math.round(100 * rate) / 100}`}
+        onChange={(own) => set({ rowEnds: own === rate ? undefined : own })}
       />
       <TextField label="Name of the swatch" value={swatch.name} onChange={(name) => set({ name })} />
     </Section>

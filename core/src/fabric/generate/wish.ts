@@ -1,0 +1,117 @@
+import { STITCHES, type Stitch, type Terms } from '../../stitches/index.ts';
+import type { CountedProgram } from '../count/count-program.ts';
+import { writeRow } from '../shorthand/write-row.ts';
+import { disc, halfDisc, shaped, shells, type Where, writeRows } from './rows.ts';
+import { plain } from './spread.ts';
+
+/** Rows that a maker wants written. */
+export type Wish =
+  /** On over the last row, to another count. */
+  | { readonly of: 'to'; readonly stitches: number; readonly rows: number; readonly where: Where }
+  /** On over the last row, as many as it has. */
+  | { readonly of: 'straight'; readonly rows: number }
+  | { readonly of: 'disc'; readonly more: number; readonly rounds: number }
+  | { readonly of: 'half-disc'; readonly first: number; readonly more: number; readonly rows: number }
+  /** A last row of shells, of so many each, with so many passed over at either side. */
+  | { readonly of: 'shells'; readonly each: number; readonly gap: number };
+
+/** Rows that were written, with what is to be said of them; or why they cannot be. */
+export type Granted =
+  | { readonly ok: true; readonly text: string; readonly note: string }
+  | { readonly ok: false; readonly problem: string };
+
+const no = (problem: string): Granted => ({ ok: false, problem });
+
+/** Writes rows to go on a program with, in its terms. */
+export function grant(wish: Wish, program: CountedProgram, stitch: Stitch): Granted {
+  const { terms } = program.rules;
+  const last = program.rows.at(-1);
+  if (wish.of === 'disc' || wish.of === 'half-disc') return fromRing(wish, program, stitch);
+  if (!last || last.makes === 0) return no('There is no row to go on from yet.');
+  const next = last.number + 1;
+  const what = last.round ? 'Round' : 'Row';
+  switch (wish.of) {
+    case 'straight':
+      return straight(wish.rows, last.makes, next, what, stitch, terms);
+    case 'to': {
+      const made = shaped(last.makes, wish.stitches, wish.rows, { stitch, where: wish.where });
+      if (!made)
+        return no(
+          `From ${last.makes} to ${wish.stitches} over ${wish.rows === 1 ? 'one row' : `${wish.rows} rows`} a row would more than double, or halve: take more rows.`,
+        );
+      const each = (wish.stitches - last.makes) / wish.rows;
+      return {
+        ok: true,
+        text: writeRows(made, next, terms, what),
+        note: `From ${last.makes} to ${wish.stitches}: ${signed(each)} a row.`,
+      };
+    }
+    case 'shells': {
+      const made = shells(last.makes, wish.each, wish.gap);
+      if (!made)
+        return no(
+          `${last.makes} stitches are too few for a shell with ${wish.gap} passed over at either side.`,
+        );
+      const { over, even } = made;
+      const rest =
+        over === 0
+          ? `They come out even over ${last.makes}.`
+          : `${over} ${over === 1 ? 'stitch is' : 'stitches are'} left over, worked plainly at the ends; over ${even.join(' or ')} they would come out even.`;
+      return {
+        ok: true,
+        text: `${what} ${next}: ${writeRow(made.instructions, terms)}`,
+        note: `${made.shells} ${made.shells === 1 ? 'shell' : 'shells'} of ${wish.each}. ${rest}`,
+      };
+    }
+  }
+}
+
+const signed = (each: number): string => {
+  const size = Math.abs(each);
+  const said = Number.isInteger(size) ? String(size) : `about ${size.toFixed(1)}`;
+  return each === 0 ? 'as many' : `${said} ${each > 0 ? 'more' : 'fewer'}`;
+};
+
+function straight(
+  rows: number,
+  makes: number,
+  next: number,
+  what: 'Row' | 'Round',
+  stitch: Stitch,
+  terms: Terms,
+): Granted {
+  const row = writeRow(
+    [{ do: 'repeat', parts: [plain(stitch, 1)], times: { of: 'end', before: 0 }, span: { from: 0, to: 0 } }],
+    terms,
+  );
+  const numbers = rows === 1 ? `${what} ${next}` : `${what}s ${next}-${next + rows - 1}`;
+  return { ok: true, text: `${numbers}: ${row} (${makes})`, note: `${makes} in each.` };
+}
+
+function fromRing(
+  wish: Extract<Wish, { of: 'disc' | 'half-disc' }>,
+  { rows, rules: { terms } }: CountedProgram,
+  stitch: Stitch,
+): Granted {
+  if (rows.length > 0) return no('A disc begins in a ring: it goes into a panel that has no rows yet.');
+  if (wish.of === 'disc') {
+    const made = disc(wish.more, wish.rounds, stitch);
+    return {
+      ok: true,
+      text: writeRows(made, 1, terms, 'Round'),
+      note: `${wish.more} more in each round; the last has ${made.rows.at(-1)?.makes ?? 0}.`,
+    };
+  }
+  const made = halfDisc(wish.first, wish.more, wish.rows, stitch);
+  if (!made) return no(`A half disc that begins with ${wish.first} cannot grow by ${wish.more} a row.`);
+  return {
+    ok: true,
+    text: writeRows(made, 1, terms, 'Row'),
+    note: `${wish.more} more in each row; the last has ${made.rows.at(-1)?.makes ?? 0}.`,
+  };
+}
+
+/** The stitch a program goes on in: what its last row ends in. */
+export const goesOnIn = ({ rows }: CountedProgram, usual: Stitch): Stitch =>
+  rows.at(-1)?.tops.kind.findLast((kind): kind is Stitch => STITCHES.some((stitch) => stitch === kind)) ??
+  usual;

@@ -1,0 +1,110 @@
+import {
+  type BagDocument,
+  type CountedProgram,
+  fabricFrom,
+  fabricPanel,
+  flatnessText,
+  formatLength,
+  type LengthSystem,
+  meanHeight,
+  meanRowEnds,
+  panelPiece,
+  repeatOf,
+  type Swatch,
+  sizedPiece,
+  sizeTable,
+  type Terms,
+  type WorkedPiece,
+  yarnOf,
+  yarnOfLetter,
+} from '@fennot/core';
+import { over } from './over.ts';
+
+/** What rows come to: their counts, the piece they make, and what is said of it. */
+export interface Judged {
+  readonly counted: CountedProgram;
+  readonly piece: WorkedPiece | undefined;
+  /** Colour of a row of the piece, by its number. */
+  readonly colour: (row: number) => string;
+  /** Of the piece: how large, and whether it lies flat. */
+  readonly measured: string;
+  /** Of the rows as a whole: that they come out, or why not. */
+  readonly verdict: { readonly good: boolean; readonly text: string };
+}
+
+/** Where rows are judged: which bag, in which swatch, in which terms. */
+export interface Where {
+  readonly document: BagDocument;
+  readonly swatch: Swatch;
+  readonly terms: Terms;
+  readonly system: LengthSystem;
+}
+
+/** The colours of rows by the letters that are written beside them. */
+function coloursOf({ rows }: CountedProgram, { document, swatch }: Where): (row: number) => string {
+  const hex = (yarn: string) => yarnOf(document, yarn).colour;
+  const colours = rows.map(({ colour }) => hex(yarnOfLetter(document, swatch.yarn, colour ?? 'A')));
+  return (row) => colours[row - 1] ?? hex(swatch.yarn);
+}
+
+const sizesOf = ({ document, swatch }: Where) => {
+  const table = sizeTable(document);
+  return { pitch: table.pitch(swatch.id).value, row: table.row(swatch.id).value };
+};
+
+const rowWord = (many: number, round: boolean) => `${round ? 'round' : 'row'}${many === 1 ? '' : 's'}`;
+
+/** Rows of a panel. */
+export function judgedPanel(rows: string, where: Where): Judged {
+  const { document, swatch, terms, system } = where;
+  const { program: counted, piece } = panelPiece(document, { rows, terms }, swatch, sizesOf(where));
+  const round = counted.rows.some((row) => row.round);
+  const many = counted.rows.length;
+  return {
+    counted,
+    piece,
+    colour: coloursOf(counted, where),
+    measured: piece
+      ? `Widest at ${rowWord(1, round)} ${piece.widest.row}: ${formatLength(piece.widest.width, system)}; ${formatLength(piece.height, system)} high. ${flatnessText(piece.flatness, round)}`
+      : 'There are no rows yet.',
+    verdict: {
+      good: counted.problems.length === 0,
+      text: `${many} ${rowWord(many, round)}, all of it comes out.`,
+    },
+  };
+}
+
+/** Rows of a fabric: drawn as a panel of some repeats. */
+export function judgedFabric(rows: string, where: Where): Judged {
+  const { swatch, terms, system } = where;
+  const reading = fabricFrom({ rows, terms }, { turning: swatch.turning, usual: swatch.stitch });
+  if (reading.is === 'nothing')
+    return {
+      counted: reading.counted,
+      piece: undefined,
+      colour: coloursOf(reading.counted, where),
+      measured: 'It is drawn as soon as it comes out.',
+      verdict: { good: false, text: reading.why.message },
+    };
+  const { fabric } = reading;
+  const { multiple, extra } = fabric.multiple;
+  const stitches = extra + multiple * Math.max(1, Math.ceil(SHOWN / multiple));
+  const many = fabric.repeated.first - 1 + repeatOf(fabric) * Math.ceil(SHOWN / repeatOf(fabric));
+  const panel = fabricPanel(fabric, stitches, many);
+  const usual = meanHeight(fabric);
+  const piece = sizedPiece(panel, { ...sizesOf(where), usual }, meanRowEnds(fabric));
+  const repeats = repeatOf(fabric);
+  return {
+    counted: reading.counted,
+    piece,
+    colour: coloursOf(panel, where),
+    measured: `${stitches} stitches by ${many} rows${piece ? `: ${formatLength(piece.widest.width, system)} wide, ${formatLength(piece.height, system)} high` : ''}.`,
+    verdict: {
+      good: true,
+      text: `It comes out over ${over(fabric.multiple)}, and repeats over ${repeats} ${rowWord(repeats, false)}.`,
+    },
+  };
+}
+
+/** So many stitches and rows are shown of a fabric, at least. */
+const SHOWN = 16;
