@@ -159,6 +159,8 @@ export interface Band {
   readonly middle?: number;
   /** Button holes along it. */
   readonly holes?: number;
+  /** It is sewn into a ring round the bag, and must carry a clasp so high, mm; 0 where there is none. */
+  readonly ring?: { readonly clasp: number };
 }
 
 /** What is worked onto the bag or hung on it once it is joined. */

@@ -27,6 +27,18 @@ export const waistSchema = z
     at: count('The height of the waist', 95, 10),
     /** Per cent of the way round that is drawn in. */
     draw: count('The drawing in', 60, 2),
+    /** A band sewn round it, so many stitches wide, and how high the clasp is that it must carry, mm. */
+    band: z
+      .strictObject({
+        swatch: idSchema,
+        wide: count('The width of the band', 60),
+        clasp: z
+          .number('The height of a clasp is a number of mm.')
+          .min(2, 'A clasp is at least 2 mm high.')
+          .max(300, 'A clasp is at most 30 cm high.')
+          .optional(),
+      })
+      .optional(),
   })
   .meta({ description: 'A waist, by stitches worked together or a cord.' });
 

@@ -1,4 +1,4 @@
-import { type BagGraph, measure } from '../bag/index.ts';
+import { type BagGraph, girthAt, measure } from '../bag/index.ts';
 import type { Features } from '../document/features-schema.ts';
 import type { Materials } from '../families/index.ts';
 import { withFlap } from '../families/layout/flap.ts';
@@ -8,6 +8,8 @@ export function withFeatures(graph: BagGraph, features: Features, materials: Mat
   const flapped = features.flap ? withFlap(graph, features.flap, materials) : graph;
   const { edge, drawstring, waist } = features;
   if (!edge && !drawstring && !waist) return flapped;
+  const waistHeight = waist ? (measure(graph).height * waist.at) / 100 : 0;
+  const wrap = waist?.band;
   return {
     ...flapped,
     trim: {
@@ -22,8 +24,21 @@ export function withFeatures(graph: BagGraph, features: Features, materials: Mat
             },
           }
         : {}),
-      ...(waist
-        ? { waist: { height: (measure(graph).height * waist.at) / 100, draw: waist.draw / 100 } }
+      ...(waist ? { waist: { height: waistHeight, draw: waist.draw / 100 } } : {}),
+      ...(waist && wrap
+        ? {
+            bands: [
+              ...(flapped.trim?.bands ?? []),
+              {
+                name: 'Band round the waist',
+                swatch: wrap.swatch,
+                wide: wrap.wide,
+                many: 1,
+                length: girthAt(graph, waistHeight) * (1 - waist.draw / 100),
+                ring: { clasp: wrap.clasp ?? 0 },
+              },
+            ],
+          }
         : {}),
       ...(drawstring ? { eyelets: drawstring.eyelets } : {}),
     },

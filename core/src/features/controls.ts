@@ -29,7 +29,7 @@ export function featureControls(
   return [
     ...edgeControls(features, choices),
     ...flapControls(features, graph, materials, choices),
-    ...waistControls(features),
+    ...waistControls(features, materials, choices),
     ...drawstringControls(features, graph),
   ];
 }
@@ -168,7 +168,7 @@ function kindOf(flap: FaceMake, { motifs }: Choices): 'straight' | 'pointed' | '
     : 'motif';
 }
 
-function waistControls(features: Features): Control<Features>[] {
+function waistControls(features: Features, materials: Materials, choices: Choices): Control<Features>[] {
   const { waist } = features;
   const on = yesNo('waist', 'A drawn-in waist', waist !== undefined, (wanted): Features => {
     if (!wanted) return without(features, 'waist');
@@ -196,6 +196,59 @@ function waistControls(features: Features): Control<Features>[] {
       step: 2,
       hint: 'per cent of the way round: what goes in must pass it',
       set: (draw) => ({ ...features, waist: { ...waist, draw } }),
+    },
+    ...waistBandControls(features, waist, materials, choices),
+  ];
+}
+
+/** Stitches a band round the waist begins with. */
+const BAND_WIDE = 6;
+/** The highest clasp that is chosen, mm. */
+const MOST_CLASP = 300;
+
+function waistBandControls(
+  features: Features,
+  waist: NonNullable<Features['waist']>,
+  materials: Materials,
+  choices: Choices,
+): Control<Features>[] {
+  const { band } = waist;
+  const set = (next: typeof band): Features => ({ ...features, waist: { ...waist, band: next } });
+  const on = yesNo('waist-band', 'A band sewn round the waist', band !== undefined, (wanted) =>
+    set(wanted ? (band ?? { swatch: materials.stripSwatch(), wide: BAND_WIDE }) : undefined),
+  );
+  if (!band) return [on];
+  const width = band.wide * materials.pitch(band.swatch);
+  const { clasp = 0 } = band;
+  return [
+    on,
+    ...swatchChoice('waist-band-swatch', 'Band worked in', band.swatch, choices, (swatch) =>
+      set({ ...band, swatch }),
+    ),
+    {
+      kind: 'count',
+      id: 'waist-band-wide',
+      label: 'Stitches across the band',
+      value: band.wide,
+      min: 1,
+      max: 60,
+      step: 1,
+      problem:
+        width < clasp
+          ? `The clasp is ${clasp} mm high, the band ${Math.round(width)}: it must be ${Math.ceil(clasp / materials.pitch(band.swatch))} stitches wide.`
+          : undefined,
+      set: (wide) => set({ ...band, wide }),
+    },
+    {
+      kind: 'count',
+      id: 'waist-clasp',
+      label: 'Height of the clasp on it',
+      value: clasp,
+      min: 0,
+      max: MOST_CLASP,
+      step: 1,
+      hint: 'mm; 0 where it carries none',
+      set: (high) => set(high < 2 ? { swatch: band.swatch, wide: band.wide } : { ...band, clasp: high }),
     },
   ];
 }

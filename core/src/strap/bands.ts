@@ -3,7 +3,7 @@ import type { BagDocument } from '../document/index.ts';
 import { yarnOf } from '../document/look-up.ts';
 import { edgeCounts, faceStitches, flapRoot } from '../edging/index.ts';
 import type { SizeTable } from '../fit/index.ts';
-import { whole } from '../geometry/index.ts';
+import { NOTHING, whole } from '../geometry/index.ts';
 import { FROM_END, usualStretch } from './straps.ts';
 
 /** A row of a band at which something is marked, counted from its first end. */
@@ -47,7 +47,8 @@ const backStitches = (graph: BagGraph): number => flapRoot(graph) + faceStitches
 
 function planBand(band: Band, graph: BagGraph, document: BagDocument, table: SizeTable): BandPlan {
   const { swatch, gauge } = table.swatch(band.swatch);
-  const stretch = usualStretch('rows', yarnOf(document, swatch.yarn).fibre);
+  // What lies round the bag carries nothing.
+  const stretch = band.ring ? 0 : usualStretch('rows', yarnOf(document, swatch.yarn).fibre);
   const row = gauge.row.value;
   const rows = Math.max(1, whole(band.length / (1 + stretch / 100) / row));
   const hung = row * (1 + stretch / 100);
@@ -79,6 +80,12 @@ function planBand(band: Band, graph: BagGraph, document: BagDocument, table: Siz
     seat: middle === undefined || loops === 0 ? undefined : { loops, under, fromSide: (loops - under) / 2 },
     shorter: at.map((hole) => (hole - FROM_END) * hung),
   };
+}
+
+/** How many stitches wide a band must be to carry a clasp; nothing where it is wide enough, or carries none. */
+export function widerForClasp({ band, width }: BandPlan): number | undefined {
+  const clasp = band.ring?.clasp ?? 0;
+  return width >= clasp ? undefined : Math.ceil((clasp * band.wide) / width - NOTHING);
 }
 
 /** The straps that come with the way of building, worked out like any other. */

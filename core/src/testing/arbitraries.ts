@@ -10,6 +10,9 @@ import { mm } from '../units/index.ts';
 
 const SHAPES = ['disc', 'half-disc', 'hexagon', 'triangle', 'rectangle'] as const;
 
+/** A fabric over 4 n + 1. */
+const BOBBLES = 'Row 1: sc across\nRow 2: 2 sc, (bobble, 3 sc) to last 3, bobble, 2 sc';
+
 /** Documents for tests: a bag with one measured square, a motif of every other shape and two swatches. */
 /** Panels by their rows: one that widens and narrows, one with steps, one of bobbles, a half disc, a disc. */
 const PANELS = [
@@ -53,8 +56,20 @@ export const testDocument = (construction?: Construction): BagDocument => {
         stitches: { count: 20, length: 120 },
         rows: { count: 20, length: 110 },
       },
+      {
+        id: 's3',
+        name: 'Bobble rows',
+        yarn: 'y2',
+        hook: 4,
+        stitch: 'low',
+        fabric: 'bobbles',
+        turning: 'does-not-count',
+        strands: 1,
+        stitches: { count: 20, length: 124 },
+      },
     ],
     panels: PANELS,
+    fabrics: [{ id: 'bobbles', name: 'Bobble rows', terms: 'us', rows: BOBBLES }],
     ...(construction ? { construction } : {}),
   });
 };
@@ -70,7 +85,7 @@ const motifBody = (most: number): fc.Arbitrary<Body> =>
 
 const workedBody: fc.Arbitrary<Body> = fc.record({
   of: fc.constant('worked' as const),
-  swatch: fc.constantFrom('s1', 's2'),
+  swatch: fc.constantFrom('s1', 's2', 's3'),
   stitches: fc.integer({ min: 1, max: 90 }),
   rows: fc.integer({ min: 1, max: 90 }),
   multiple: fc.record({ multiple: fc.integer({ min: 1, max: 6 }), extra: fc.integer({ min: 0, max: 3 }) }),

@@ -11,17 +11,35 @@ import { juniorPack } from './bags/junior-pack.ts';
 import { keyWallet } from './bags/key-wallet.ts';
 import { knittingKeeper } from './bags/knitting-keeper.ts';
 import { marketPinwheel } from './bags/market-pinwheel.ts';
+import { methodWallet } from './bags/method-wallet.ts';
+import { mufflePouch } from './bags/muffle-pouch.ts';
 import { outingBox } from './bags/outing-box.ts';
+import { pealBookBox } from './bags/peal-book-box.ts';
+import { puffDrum } from './bags/puff-drum.ts';
 import { raffleDrum } from './bags/raffle-drum.ts';
+import { ropeGuardBag } from './bags/rope-guard-bag.ts';
 import { ropeRoll } from './bags/rope-roll.ts';
 import { rosettePurse } from './bags/rosette-purse.ts';
+import { sashClutch } from './bags/sash-clutch.ts';
+import { scallopSatchel } from './bags/scallop-satchel.ts';
 import { sixBellPurse } from './bags/six-bell-purse.ts';
+import { swallowPouch } from './bags/swallow-pouch.ts';
 import { teaFlaskSling } from './bags/tea-flask-sling.ts';
+import { tuneCardCase } from './bags/tune-card-case.ts';
 import { asDocument } from './demo-bag.ts';
 
 /** The bags of the ringers of Lode End, checked like any other document. The last is shown first. */
 export const demoBags = (): BagDocument[] =>
   [
+    tuneCardCase,
+    pealBookBox,
+    methodWallet,
+    sashClutch,
+    puffDrum,
+    scallopSatchel,
+    swallowPouch,
+    mufflePouch,
+    ropeGuardBag,
     keyWallet,
     glovePouch,
     hymnCover,

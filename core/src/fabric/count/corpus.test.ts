@@ -167,6 +167,21 @@ const wrong: ReadonlyArray<{ onto: number; row: string; says: string; terms?: Te
     says: '“hdc” reads like US terms: it is counted as htr. Are these US terms?',
   },
   { onto: 5, row: '5 sc (6)', says: 'Row 2 makes 5, not 6 as written.' },
+  {
+    onto: 34,
+    row: '(7 sc, inc) x3, 10 sc (38)',
+    says: 'Row 2 makes 37, not 38 as written: 1 increase more would make 38.',
+  },
+  {
+    onto: 20,
+    row: 'inc, 16 sc, inc x3 (22)',
+    says: 'Row 2 makes 24, not 22 as written: 2 increases fewer would make 22.',
+  },
+  {
+    onto: 20,
+    row: 'dec, 16 sc, dec (17)',
+    says: 'Row 2 makes 18, not 17 as written: 1 decrease more would make 17.',
+  },
   { onto: 5, row: 'Row 4: 5 sc', says: 'Row 4 comes after 1: 2 and 3 are missing.' },
   { onto: 5, row: 'Row 1: 5 sc', says: 'Row 1 is there already, or comes too late: the one before it is 1.' },
   { onto: 5, row: '3 sc, leave 1', says: 'Row 2: 1 is said to be left; 2 of the 5 of row 1 are.' },

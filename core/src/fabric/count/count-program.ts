@@ -236,7 +236,12 @@ class ProgramCount {
       this.say(at, [`${what}: ${message}`, ...(cause ? [cause] : [])].join(' '), span, number);
     });
     if (written && said !== undefined && said !== counted.makes)
-      this.say(at, `${what} makes ${counted.makes}, not ${said} as written.`, written.span, number);
+      this.say(
+        at,
+        `${what} makes ${counted.makes}, not ${said} as written${cureOf(counted, said)}.`,
+        written.span,
+        number,
+      );
     for (const one of instructions) if (one.do === 'colour') this.colour = one.colour.toUpperCase();
     this.rows.push(row);
   }
@@ -253,6 +258,17 @@ class ProgramCount {
     const makes = (open + top) * rate.eachStitch + 2 * along.length * rate.besideEach;
     this.edges.push({ line: at, name, rows, makes });
   }
+}
+
+/** What would bring a row that has increases, or decreases, to the count that is written. */
+function cureOf({ makes, increases, decreases }: CountedRow, said: number): string {
+  const missing = said - makes;
+  const many = Math.abs(missing);
+  const change = (list: readonly number[], word: string, more: boolean) =>
+    list.length > 0 && (more || list.length >= many)
+      ? `: ${many} ${word}${many === 1 ? '' : 's'} ${more ? 'more' : 'fewer'} would make ${said}`
+      : undefined;
+  return change(increases, 'increase', missing > 0) ?? change(decreases, 'decrease', missing < 0) ?? '';
 }
 
 /** The stitch a row is worked in at its end: what increases go on in, where the next row names none. */

@@ -74,7 +74,9 @@ function group({ parts, into, many }: Group, terms: Terms): string {
 function repeat({ parts, times }: Repeat, terms: Terms): string {
   const [only] = parts;
   if (times.of === 'times') {
-    const inside = `(${writeRow(parts, terms)})`;
+    const row = writeRow(parts, terms);
+    // `inc x6` needs no brackets: nothing else could be meant.
+    const inside = row === 'inc' || row === 'dec' ? row : `(${row})`;
     return times.many === 1 ? inside : `${inside} x${times.many}`;
   }
   const reach =

@@ -5,6 +5,7 @@ import { JOIN_METHODS, SCHOOLS } from '../../runs/index.ts';
 import { constructions, features, finishes, testDocument } from '../arbitraries.ts';
 import type { Check } from './check.ts';
 import { closure } from './closure.ts';
+import { fabrics } from './fabrics.ts';
 import { gauge } from './gauge.ts';
 import { inside } from './inside.ts';
 import { joins, mirrored } from './joins.ts';
@@ -33,6 +34,7 @@ export const CHECKS: readonly Check[] = [
   joins,
   runs,
   yarn,
+  fabrics,
   noise,
 ];
 
@@ -42,11 +44,23 @@ export interface Subject {
   readonly document: BagDocument;
 }
 
+/** Two colours by row, on all panels. */
+const striped = fc.record({
+  all: fc.record({
+    bands: fc.tuple(
+      fc.record({ yarn: fc.constant('y1'), rows: fc.integer({ min: 1, max: 4 }) }),
+      fc.record({ yarn: fc.constant('y2'), rows: fc.integer({ min: 1, max: 4 }) }),
+    ),
+    carried: fc.boolean(),
+  }),
+});
+
 const bag = fc
   .record({
     construction: constructions,
     own: fc.oneof({ weight: 2, arbitrary: features }, { weight: 1, arbitrary: fc.constant({}) }),
     finish: finishes,
+    stripes: fc.option(striped, { nil: undefined }),
     how: fc.record({
       method: fc.constantFrom(...JOIN_METHODS),
       school: fc.constantFrom(...SCHOOLS),
@@ -54,9 +68,9 @@ const bag = fc
       longest: fc.option(fc.integer({ min: 600, max: 3000 }), { nil: undefined }),
     }),
   })
-  .map(({ construction, own, finish, how }): BagDocument => {
+  .map(({ construction, own, finish, how, stripes }): BagDocument => {
     const plain = testDocument(construction);
-    return { ...plain, features: own, finish, joins: { ...plain.joins, ...how } };
+    return { ...plain, features: own, finish, stripes, joins: { ...plain.joins, ...how } };
   });
 
 /**

@@ -45,7 +45,7 @@ function countsOf(plan: Plan): Map<string, string> {
         marks.map(({ count }) => count),
       ]),
       'the edge': edgeCounts(graph),
-      'the pieces': graph.pieces.map(({ id, make }) => [id, make]),
+      'the pieces': graph.pieces.map(({ id, make }) => [id, { ...make, placed: undefined }]),
       'the ends': [tally.pieceEnds, tally.joinEnds],
       'the straps': straps && [straps.count, straps.front, straps.back],
       'what closes it': finish.closure && counts(finish.closure),

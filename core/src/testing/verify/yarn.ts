@@ -1,11 +1,13 @@
-import { planned } from '../../plan/index.ts';
+import { type Plan, planned } from '../../plan/index.ts';
+import { rowColours, stripesOf } from '../../stripes/index.ts';
 import { type Check, differ } from './check.ts';
 
 /** Stitches, yarn and ends of the parts against the whole, and against the bag without them. */
 export const yarn: Check = {
   name: 'Yarn and ends',
   how: 'parts added up against the whole; edge, straps and closure as what the bag takes more than without them; ends of pieces, joins and corners counted anew; stitches of panels row by row',
-  of({ document, graph, tally, joins, edges }) {
+  of(plan) {
+    const { document, graph, tally, joins, edges } = plan;
     const { effort } = tally;
     const sum = (of: 'stitches' | 'yarn') => effort.parts.reduce((all, one) => all + one[of], 0);
     const bare = planned({
@@ -25,7 +27,6 @@ export const yarn: Check = {
     const rounds = edges.flatMap((one) => one.rounds).reduce((all, one) => all + one, 0);
     const tucks = (graph.tucks ?? []).length;
     const own = joins.runs.filter(({ asYouGo }) => !asYouGo).length;
-    const panels = graph.pieces.filter(({ make }) => make.of === 'panel').length;
     const wall = graph.pieces.every(({ make }) => make.of === 'panel');
     return [
       ...differ('Stitches of all parts', effort.stitches, sum('stitches'), 0),
@@ -35,7 +36,7 @@ export const yarn: Check = {
         ? differ('Stitches of edge, straps and closure', edge + straps + closure, more, 0.5)
         : []),
       ...differ('Ends of joins and corners', joins.ends, 2 * (own + tucks), 0),
-      ...(wall ? differ('Ends of panels', tally.pieceEnds, 2 * panels, 0) : []),
+      ...(wall ? differ('Ends of panels', tally.pieceEnds, endsByHand(plan), 0) : []),
       ...(document.finish?.straps && straps === 0 ? ['Straps take no stitches'] : []),
       ...((graph.trim?.straps ?? []).length > 0 && straps === 0
         ? ['Straps are drawn that take no stitches']
@@ -43,3 +44,28 @@ export const yarn: Check = {
     ];
   },
 };
+
+/**
+ * Ends of all panels, by a walk along their rows with every ball in hand: at each change of colour one ball is laid
+ * down, and another is taken up where it lies, or joined on.
+ */
+function endsByHand({ document, graph }: Plan): number {
+  let ends = 0;
+  for (const piece of graph.pieces) {
+    if (piece.make.of !== 'panel') continue;
+    const colours = rowColours(document, piece);
+    const carried = stripesOf(document, piece.id)?.carried ?? false;
+    /** Where each ball hangs that has not been cut: at the side where odd rows begin, or at the other. */
+    const hangs = new Map<string, number>();
+    for (let row = 1; row <= piece.make.rows; row++) {
+      const [yarn, before] = [colours(row), row > 1 ? colours(row - 1) : undefined];
+      if (yarn !== before) {
+        if (before !== undefined && !carried && hangs.delete(before)) ends++;
+        if (hangs.get(yarn) !== row % 2) ends += hangs.has(yarn) ? 2 : 1;
+      }
+      hangs.set(yarn, (row + 1) % 2);
+    }
+    ends += hangs.size;
+  }
+  return ends;
+}
