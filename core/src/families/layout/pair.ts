@@ -1,5 +1,5 @@
 import { chainLength, type Interval, intervalLength, type Seam, withSeamIds } from '../../bag/index.ts';
-import { ROUNDING } from '../../geometry/index.ts';
+import { SAME_PLACE } from '../../geometry/index.ts';
 
 /** The part of an interval between two shares (0..1) of its way. */
 const part = (i: Interval, low: number, high: number): Interval => ({
@@ -24,6 +24,8 @@ export function pairChains(
   const [wayA, wayB] = [a.reduce((sum, one) => sum + wayOf(one), 0), chainLength(b)];
   // Nothing is sewn to an edge of no length, or less: joins can take more than a piece has, and such a bag is refused.
   if (!(wayA > 0 && wayB > 0)) return [];
+  // Corners of either that lie so near to one another are one: between them nothing is sewn.
+  const near = SAME_PLACE / Math.min(wayA, wayB);
   const seams: Omit<Seam, 'id'>[] = [];
   const [queueA, queueB] = [[...a], [...b]];
   // Shares of the whole way at which the current edge of each chain begins.
@@ -34,7 +36,7 @@ export function pairChains(
     const shareA = wayOf(headA) / wayA;
     const shareB = intervalLength(headB) / wayB;
     const [endA, endB] = [startA + shareA, startB + shareB];
-    const next = Math.abs(endA - endB) < ROUNDING ? endA : Math.min(endA, endB);
+    const next = Math.abs(endA - endB) < near ? endA : Math.min(endA, endB);
     seams.push({
       line,
       kind,
@@ -42,8 +44,8 @@ export function pairChains(
       b: part(headB, (at - startB) / shareB, Math.min(1, (next - startB) / shareB)),
     });
     at = next;
-    if (endA <= next + ROUNDING) [headA, startA] = [queueA.shift(), next];
-    if (endB <= next + ROUNDING) [headB, startB] = [queueB.shift(), next];
+    if (endA <= next + near) [headA, startA] = [queueA.shift(), next];
+    if (endB <= next + near) [headB, startB] = [queueB.shift(), next];
   }
   return withSeamIds(seams);
 }

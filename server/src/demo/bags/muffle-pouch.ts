@@ -4,11 +4,10 @@ import { yarns } from '../stash.ts';
 /** A rectangle of a pattern with a multiple, its two ends drawn in by working three together, both alike. */
 export const mufflePouch: DemoBag = {
   name: 'Muffle pouch',
-  note: 'The leather muffles for the back six. Three together along both ends, then a band straight up from each.',
+  note: 'The leather muffles go in one by one. Three together along both ends, then a band straight up from each.',
   brief: {
-    width: { value: 170, tolerance: 25 },
-    height: { value: 190, tolerance: 20 },
-    contents: [{ shape: 'cylinder', id: 'muffle', name: 'Muffles, six', height: 70, diameter: 90 }],
+    width: { value: 315, tolerance: 25 },
+    height: { value: 131, tolerance: 12 },
   },
   yarns: yarns('staithe', 'reed', 'peat'),
   fabrics: [

@@ -1,0 +1,78 @@
+// @vitest-environment happy-dom
+import { type BagDocument, countProgram, type Panel } from '@fennot/core';
+import { cleanup, render, screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { afterEach, describe, expect, test } from 'vitest';
+import { Around, aBag, choose, type } from '../testing/worktop.tsx';
+import { RowsWriter } from './RowsWriter.tsx';
+import { Twins } from './Twins.tsx';
+
+afterEach(cleanup);
+const count = (text: string) => countProgram(text, { terms: 'us', turning: 'does-not-count', usual: 'low' });
+
+describe('rows that Fennot writes', () => {
+  const open = (text: string) => {
+    const written: string[] = [];
+    render(
+      <Around>
+        <RowsWriter counted={count(text)} usual="low" onAdd={(rows) => written.push(rows)} />
+      </Around>,
+    );
+    return { written, hands: userEvent.setup({ delay: null }) };
+  };
+
+  test('go on from the last row, and say beforehand what they come to', async () => {
+    const { written, hands } = open('ch 20\nRow 1: 20 sc\nRow 2: 20 sc');
+    await hands.click(screen.getByRole('button', { name: /Let Fennot write rows/ }));
+    await choose(hands, 'Write', 'Widen or narrow to a count');
+    await type(hands, 'stitches', '26');
+    await type(hands, 'over rows', '3');
+    expect(screen.getByRole('status').textContent).toBe('From 20 to 26: 2 more a row.');
+    await hands.click(screen.getByRole('button', { name: 'Write them below' }));
+    expect(written).toEqual([
+      'Row 3: inc, 18 sc, inc (22)\nRow 4: inc, 20 sc, inc (24)\nRow 5: inc, 22 sc, inc (26)',
+    ]);
+  });
+
+  test('that cannot be are refused with the reason, and nothing is written', async () => {
+    const { written, hands } = open('ch 20\nRow 1: 20 sc');
+    await hands.click(screen.getByRole('button', { name: /Let Fennot write rows/ }));
+    await choose(hands, 'Write', 'A disc, from a ring');
+    expect(screen.getByRole('status').textContent).toContain('it goes into a panel that has no rows yet');
+    await hands.click(screen.getByRole('button', { name: 'Write them below' }));
+    expect(written).toEqual([]);
+  });
+});
+
+describe('twins', () => {
+  test('are compared row by row, the first difference told with what can be done', async () => {
+    const panel = (id: string, rows: string): Panel => ({
+      id,
+      name: `Panel ${id}`,
+      swatch: 's1',
+      terms: 'us',
+      rows,
+    });
+    const [one, two] = [
+      panel('a', 'ch 12\nRow 1: 12 sc\nRow 2: (5 sc, inc) x2'),
+      panel('b', 'ch 12\nRow 1: 12 sc\nRow 2: 5 sc, inc, 6 sc'),
+    ];
+    const document: BagDocument = aBag((doc) => ({ ...doc, panels: [one, two, panel('c', one.rows)] }));
+    const hands = userEvent.setup({ delay: null });
+    render(
+      <Around>
+        <Twins document={document} panel={one} counted={count(one.rows)} />
+      </Around>,
+    );
+    expect(screen.queryByTestId('twins')).toBeNull();
+    await choose(hands, 'Compare row by row with', 'Panel b');
+    expect(screen.getByTestId('twins').textContent).toContain('Row 2 makes 14 in Panel a and 13 in Panel b.');
+    expect(screen.getAllByRole('row').map(({ textContent }) => textContent)).toEqual([
+      'RowPanel aPanel b',
+      '11212',
+      '21413',
+    ]);
+    await choose(hands, 'Compare row by row with', 'Panel c');
+    expect(screen.getByTestId('twins').textContent).toBe('All 2 rows are alike.');
+  });
+});
