@@ -52,3 +52,67 @@ test('a panel is written by its rows, counted as it is typed, and becomes the fa
   await expect(page.getByRole('dialog')).toHaveCount(0);
   await expect(page.getByRole('button', { name: 'Take Panel 1 out' })).toBeDisabled();
 });
+
+test('a fabric of one’s own is typed, measured, used for the whole bag, and seen filled', async ({
+  page,
+  open,
+}) => {
+  await open('Glove pouch', 'Swatch');
+  await page.getByRole('combobox', { name: 'Worked in' }).click();
+  await page.getByRole('option', { name: 'Write a fabric of your own ...' }).click();
+  const dialog = page.getByRole('dialog');
+  const rows = page.getByRole('textbox', { name: 'Rows of My fabric' });
+  await rows.click();
+  await page.keyboard.press('Control+A');
+  await page.keyboard.insertText(
+    'Row 1: sc across\nRow 2: (bobble, 4 sc) to last st, sc\nRow 3: inc, sc across',
+  );
+  await expect(dialog.getByRole('status').first()).toContainText('do not keep their count');
+  await page.keyboard.press('Control+A');
+  await page.keyboard.insertText('Row 1: sc across\nRow 2: (bobble, 4 sc) to last st, sc\nRow 3: sc across');
+  await expect(dialog.getByRole('status').first()).toContainText(
+    'It comes out over multiples of 5 and 1 more: 6, 11, 16 ..., and repeats over 3 rows.',
+  );
+  // The same rows in the other country's words.
+  await page.getByRole('combobox', { name: 'Written in' }).click();
+  await page.getByRole('option', { name: 'UK terms' }).click();
+  await expect(rows).toContainText('Row 2: (bobble, 4 dc) to last 1 st, dc');
+  await expect(dialog.getByRole('status').first()).toContainText('multiples of 5 and 1 more');
+  await page.getByRole('button', { name: 'Close' }).click();
+  await expect(dialog).toHaveCount(0);
+  await page.getByRole('link', { name: /^Build/ }).click();
+  // 48 are no multiple of 5 and 1: the count is said to break the fabric's own, and no multiple is typed.
+  await expect(
+    page.getByText('This stitch pattern needs a multiple of 5 plus 1: 46 or 51, not 48.'),
+  ).toBeVisible();
+  await expect(page.getByLabel('Stitch pattern repeats over')).toHaveCount(0);
+  await saved(page);
+  await page.reload();
+  await expect(page.getByText('needs a multiple of 5 plus 1')).toBeVisible();
+});
+
+test('a slip in the second of two faces is told at its row, and in the comparison, with what would mend it', async ({
+  page,
+  open,
+}) => {
+  await open('Swallow pouch', 'Swatch');
+  await page.getByRole('button', { name: 'Rows of Second face, as worked' }).click();
+  const dialog = page.getByRole('dialog');
+  await expect(dialog.getByRole('status').first()).toContainText(
+    'Row 9 makes 37, not 38 as written: 1 increase more would make 38.',
+  );
+  await page.getByRole('combobox', { name: 'Compare row by row with' }).click();
+  await page.getByRole('option', { name: 'Face', exact: true }).click();
+  await expect(page.getByTestId('twins')).toContainText(
+    'Row 9 makes 37 in Second face, as worked and 38 in Face. Second face, as worked has 3 increases there, Face 4.',
+  );
+  // Put right, the two are alike.
+  const rows = page.getByRole('textbox', { name: 'Rows of Second face, as worked' });
+  await rows.click();
+  await rows.getByText('(7 sc, inc) x3, 10 sc (38)').click();
+  await page.keyboard.press('Home');
+  await page.keyboard.press('Shift+End');
+  await page.keyboard.insertText('Row 9: (7 sc, inc) x4, 2 sc (38)');
+  await expect(page.getByTestId('twins')).toHaveText('All 30 rows are alike.');
+  await expect(dialog.getByRole('status').first()).toContainText('30 rows, all of it comes out.');
+});

@@ -51,10 +51,13 @@ function readAnew(written: WrittenRows, rules: Rules): FabricReading {
   const { lines, repeated, last } = partsOf(written);
   const over = last + OVER_ITSELF * (repeated.last - repeated.first + 1);
   const tried = (many: number) => countProgram(textFor(lines, repeated, many, last, over), rules);
+  /** The count of a usual size at which least goes wrong: what is said of the rows there is of use. */
+  const likely = (): number =>
+    LIKELY.reduce((best, many) => (tried(many).problems.length < tried(best).problems.length ? many : best));
   const none = (message: string): FabricReading => ({
     is: 'nothing',
     why: { message },
-    counted: asWritten(tried(LIKELY), last),
+    counted: asWritten(tried(likely()), last),
   });
   if (last === 0) return none('There are no rows yet. They begin with “Row 1:”.');
   if (repeated.first < 1 || repeated.last > last)
@@ -81,15 +84,18 @@ function readAnew(written: WrittenRows, rules: Rules): FabricReading {
   }
   const [a, b] = good;
   if (a === undefined || b === undefined) {
-    if (shaped !== undefined)
-      return none(
-        'Its rows do not keep their count: worked again and again they would make a fan. As a panel by its rows they can be used.',
-      );
+    if (shaped !== undefined) return none(FANS);
     // At a count that its rows are likely to come out over, what is said of them is of use.
-    const [first] = tried(LIKELY).problems;
+    const once = LIKELY.find((many) => {
+      const { problems, rows } = countProgram(textFor(lines, repeated, many, last, last), rules);
+      return problems.length === 0 && rows.at(-1)?.makes !== rows[repeated.first - 1]?.uses;
+    });
+    if (once !== undefined) return none(FANS);
+    const many = likely();
+    const [first] = tried(many).problems;
     return none(
       first
-        ? `Its rows come out over no count up to ${LOOKS.at(-1)}. Over ${LIKELY}: ${first.message}`
+        ? `Its rows come out over no count up to ${LOOKS.at(-1)}. Over ${many}: ${first.message}`
         : 'Its rows come out over one count only.',
     );
   }
@@ -101,8 +107,11 @@ function readAnew(written: WrittenRows, rules: Rules): FabricReading {
   return { is: 'fabric', fabric, counted: fabricPanel(fabric, b, last) };
 }
 
-/** A count most patterns have a repeat in. */
-const LIKELY = 24;
+/** Counts most patterns have a repeat in, the usual one first. */
+const LIKELY = [24, ...Array.from({ length: 25 }, (_, k) => k + 12)];
+
+const FANS =
+  'Its rows do not keep their count: worked again and again they would make a fan. As a panel by its rows they can be used.';
 
 /** The lines that are worked, what is repeated of them, and the number of the last one. */
 function partsOf({ rows, terms }: WrittenRows): {
