@@ -4,7 +4,6 @@ export * from './corners.ts';
 export * from './fabric-at.ts';
 export * from './flap-reach.ts';
 export * from './gathered.ts';
-export * from './girth.ts';
 export * from './graph.ts';
 export * from './level.ts';
 export * from './loops.ts';

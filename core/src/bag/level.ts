@@ -71,6 +71,9 @@ function girthAt(walls: readonly Wall[], y: number): number {
   return round;
 }
 
+/** The way round the made-up body at a height y, mm. */
+export const wayRoundAt = (graph: BagGraph, y: number): number => girthAt(wallsOf(graph), y);
+
 /** Share of the height below which a bag may be narrow: what stands in it has come through all above. */
 const LOWEST = 0.35;
 

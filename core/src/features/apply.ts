@@ -1,4 +1,4 @@
-import { type BagGraph, girthAt, measure } from '../bag/index.ts';
+import { type BagGraph, measure, wayRoundAt } from '../bag/index.ts';
 import type { Features } from '../document/features-schema.ts';
 import type { Materials } from '../families/index.ts';
 import { withFlap } from '../families/layout/flap.ts';
@@ -34,7 +34,7 @@ export function withFeatures(graph: BagGraph, features: Features, materials: Mat
                 swatch: wrap.swatch,
                 wide: wrap.wide,
                 many: 1,
-                length: girthAt(graph, waistHeight) * (1 - waist.draw / 100),
+                length: wayRoundAt(graph, waistHeight) * (1 - waist.draw / 100),
                 ring: { clasp: wrap.clasp ?? 0 },
               },
             ],

@@ -36,6 +36,8 @@ export function TrimLayer({ plan, view, side, straps = true }: TrimLayerProps) {
   const eyelets = useMemo(() => eyeletPlaces(plan.graph), [plan]);
   const waist = useMemo(() => (trim?.waist ? levelCuts(plan.graph, trim.waist.height) : []), [plan, trim]);
   if (!trim) return null;
+  /** A band that is sewn round the waist lies over the thread that draws it in. */
+  const sash = plan.bands.find(({ band }) => band.ring);
   const near = (normal: Point3) => dot(normal, eye.towards) > 0.15 === (side === 'near');
   const colourOf = (swatch: string | undefined) => yarnOfTrim(plan.document, swatch).colour;
   return (
@@ -70,7 +72,7 @@ export function TrimLayer({ plan, view, side, straps = true }: TrimLayerProps) {
           );
           if (!p || !q) return null;
           return (
-            <g key={i} strokeLinecap="round">
+            <g key={i} strokeLinecap={sash ? 'butt' : 'round'}>
               <line
                 x1={p.x}
                 y1={p.y}
@@ -78,17 +80,29 @@ export function TrimLayer({ plan, view, side, straps = true }: TrimLayerProps) {
                 y2={q.y}
                 stroke="#16211d"
                 strokeOpacity={0.5}
-                strokeWidth={7}
+                strokeWidth={sash ? sash.width + 3 : 7}
               />
               <line
                 x1={p.x}
                 y1={p.y}
                 x2={q.x}
                 y2={q.y}
-                stroke="#f4efe0"
-                strokeWidth={4}
-                strokeDasharray="7 6"
+                stroke={sash ? colourOf(sash.band.swatch) : '#f4efe0'}
+                strokeWidth={sash ? sash.width : 4}
+                strokeDasharray={sash ? undefined : '7 6'}
               />
+              {sash && (
+                <line
+                  x1={p.x}
+                  y1={p.y}
+                  x2={q.x}
+                  y2={q.y}
+                  stroke="#16211d"
+                  strokeOpacity={0.22}
+                  strokeWidth={sash.width}
+                  strokeDasharray="1.6 4.4"
+                />
+              )}
             </g>
           );
         })}

@@ -175,16 +175,16 @@ function StripSection({ plan, strip, controls, onChange }: StripSectionProps) {
         <caption className="sr-only">Stitch markers on the strip</caption>
         <thead>
           <tr className="text-left text-xs text-soft">
-            <th className="font-medium">Marker</th>
-            <th className="font-medium">after {what === 'rows' ? 'row' : 'stitch'}</th>
-            {strip.standing && <th className="font-medium">{strip.standing.word} row</th>}
+            <th className="pr-3 font-medium">Marker</th>
+            <th className="pr-3 font-medium">after {what === 'rows' ? 'row' : 'stitch'}</th>
+            {strip.standing && <th className="pr-3 font-medium">{strip.standing.word} row</th>}
             <th className="font-medium">meets</th>
           </tr>
         </thead>
         <tbody>
           {strip.marks.map((mark, i) => (
             <tr key={i} className="border-t border-line tabular-nums">
-              <td>{mark.kind}</td>
+              <td className="pr-3">{mark.kind}</td>
               <td className="font-semibold">{mark.count}</td>
               {strip.standing && <td>{mark.standing}</td>}
               <td className="text-soft">{mark.partner ? meets(mark, mark.partner) : ''}</td>

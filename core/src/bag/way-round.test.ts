@@ -4,7 +4,7 @@ import { planned, planOf } from '../plan/index.ts';
 import { widerForClasp } from '../strap/index.ts';
 import { constructions, testDocument } from '../testing/arbitraries.ts';
 import { built, facesAndStrip, panel } from '../testing/built.ts';
-import { girthAt } from './girth.ts';
+import { wayRoundAt } from './level.ts';
 import { measure } from './measure.ts';
 
 describe('the way round at a height', () => {
@@ -12,20 +12,20 @@ describe('the way round at a height', () => {
     const { graph } = built({ family: 'two-faces', face: panel(40, 50), tuck: 0 });
     const { width, height } = measure(graph);
     for (const share of [0.1, 0.37, 0.5, 0.99])
-      expect(girthAt(graph, share * height)).toBeCloseTo(2 * width, 6);
+      expect(wayRoundAt(graph, share * height)).toBeCloseTo(2 * width, 6);
   });
 
   test('of a box: twice its width and its depth', () => {
     const { graph } = built(facesAndStrip(panel(40, 50)));
     const { width, depth, height } = measure(graph);
     // The strip is eased onto the face by its last part of a row: no more than that.
-    expect(girthAt(graph, height / 2) / (2 * (width + depth))).toBeCloseTo(1, 2);
+    expect(wayRoundAt(graph, height / 2) / (2 * (width + depth))).toBeCloseTo(1, 2);
   });
 
   test('above and below a bag there is none', () => {
     const { graph } = built({ family: 'two-faces', face: panel(40, 50), tuck: 0 });
-    expect(girthAt(graph, -5)).toBe(0);
-    expect(girthAt(graph, measure(graph).height + 5)).toBe(0);
+    expect(wayRoundAt(graph, -5)).toBe(0);
+    expect(wayRoundAt(graph, measure(graph).height + 5)).toBe(0);
   });
 
   test('property: of any bag never more than twice what it measures across and through, twice over', () => {
@@ -35,7 +35,7 @@ describe('the way round at a height', () => {
         if (!plan.ok) return;
         const { graph } = plan.plan;
         const { width, depth, height } = measure(graph);
-        const way = girthAt(graph, share * height);
+        const way = wayRoundAt(graph, share * height);
         expect(way).toBeGreaterThanOrEqual(0);
         // Walls that slope to the middle and back, one inside another, come to no more.
         expect(way).toBeLessThanOrEqual(4 * (width + depth) + 1);
