@@ -36,6 +36,7 @@ export type { SeenTop } from './seen.ts';
 export { type Flatness, flatnessText } from './shape/flatness.ts';
 export type { LaidFlat } from './shape/lay-flat.ts';
 export type { Sizes } from './shape/layers.ts';
+export { type Lean, leanOf, leanText } from './shape/lean.ts';
 export type { Side } from './shape/outline.ts';
 export { usualStitch, type WorkedPiece, workedPiece } from './shape/piece.ts';
 export { type RowLine, type StitchPlace, stitchPlaces } from './shape/row-lines.ts';

@@ -6,6 +6,8 @@ import {
   flatnessText,
   formatLength,
   type LengthSystem,
+  leanOf,
+  leanText,
   meanHeight,
   meanRowEnds,
   panelPiece,
@@ -54,6 +56,12 @@ const sizesOf = ({ document, swatch }: Where) => {
 
 const rowWord = (many: number, round: boolean) => `${round ? 'round' : 'row'}${many === 1 ? '' : 's'}`;
 
+/** How a panel leans, where anyone would see it. */
+function leaning(piece: WorkedPiece, system: LengthSystem): string {
+  const lean = leanOf(piece);
+  return lean ? leanText(lean, (mm) => formatLength(mm, system)) : '';
+}
+
 /** Rows of a panel. */
 export function judgedPanel(rows: string, where: Where): Judged {
   const { document, swatch, terms, system } = where;
@@ -65,7 +73,7 @@ export function judgedPanel(rows: string, where: Where): Judged {
     piece,
     colour: coloursOf(counted, where),
     measured: piece
-      ? `Widest at ${rowWord(1, round)} ${piece.widest.row}: ${formatLength(piece.widest.width, system)}; ${formatLength(piece.height, system)} high. ${flatnessText(piece.flatness, round)}`
+      ? `Widest at ${rowWord(1, round)} ${piece.widest.row}: ${formatLength(piece.widest.width, system)}; ${formatLength(piece.height, system)} high. ${[flatnessText(piece.flatness, round), leaning(piece, system)].filter(Boolean).join(' ')}`
       : 'There are no rows yet.',
     verdict: {
       good: counted.problems.length === 0,
