@@ -8,6 +8,7 @@ import {
   hookName,
   mm,
   readFabric,
+  repeatOf,
   STITCHES,
   type Swatch,
   stitchName,
@@ -72,6 +73,7 @@ export function SwatchSection(props: StationProps & { readonly swatch: Swatch })
         label="Stitches"
         name="stitches"
         counted={swatch.stitches}
+        repeat={repeats?.multiple.multiple}
         start={start}
         onChange={(stitches) => set({ stitches })}
       />
@@ -79,6 +81,7 @@ export function SwatchSection(props: StationProps & { readonly swatch: Swatch })
         label="Rows"
         name="rows"
         counted={swatch.rows}
+        repeat={repeats && repeatOf(repeats)}
         start={startRows}
         onChange={(rows) => set({ rows })}
       />
@@ -89,6 +92,7 @@ export function SwatchSection(props: StationProps & { readonly swatch: Swatch })
             label="Stitches, blocked"
             name="stitches"
             counted={swatch.blocked.stitches}
+            repeat={repeats?.multiple.multiple}
             start={start}
             onChange={(stitches) =>
               set({ blocked: stitches && swatch.blocked && { ...swatch.blocked, stitches } })
@@ -98,6 +102,7 @@ export function SwatchSection(props: StationProps & { readonly swatch: Swatch })
             label="Rows, blocked"
             name="rows"
             counted={swatch.blocked.rows}
+            repeat={repeats && repeatOf(repeats)}
             start={startRows}
             onChange={(rows) => set({ blocked: rows && swatch.blocked && { ...swatch.blocked, rows } })}
           />
@@ -199,11 +204,19 @@ interface CountsProps {
   readonly name: string;
   readonly counted: Counted | undefined;
   readonly start: Counted;
+  /** Stitches, or rows, of the fabric's repeat: a maker may count in whole ones. */
+  readonly repeat: number | undefined;
   readonly onChange: (counted: Counted | undefined) => Outcome;
 }
 
+/** How many repeats may be counted, so that their stitches or rows may be. */
+function repeatBounds(repeat: number) {
+  const { min, max } = boundsOf(countSchema.shape.count);
+  return { min: min / repeat, max: max / repeat, whole: false };
+}
+
 /** So many over so much; or a button to begin counting. */
-function Counts({ label, name, counted, start, onChange }: CountsProps) {
+function Counts({ label, name, counted, start, repeat = 1, onChange }: CountsProps) {
   if (!counted) {
     return (
       <Button small className="self-start" onClick={() => onChange(start)}>
@@ -228,6 +241,15 @@ function Counts({ label, name, counted, start, onChange }: CountsProps) {
         value={counted.length}
         onChange={(length) => onChange({ count: counted.count, length })}
       />
+      {repeat > 1 && (
+        <NumberField
+          label={`${label}, in repeats of ${repeat}`}
+          name={`repeats of ${repeat} ${name}`}
+          value={counted.count / repeat}
+          bounds={repeatBounds(repeat)}
+          onChange={(repeats) => onChange({ count: repeats * repeat, length: counted.length })}
+        />
+      )}
     </div>
   );
 }
