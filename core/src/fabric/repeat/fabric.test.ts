@@ -78,9 +78,10 @@ describe('what a fabric asks of its count', () => {
       'Row 1: sc across\nRow 2: inc, sc across',
       'Its rows do not keep their count: worked again and again they would make a fan. As a panel by its rows they can be used.',
     ],
+    ['Row 1: (bobbel, sc) to end', 'Fennot does not know “bobbel”.'],
     [
-      'Row 1: (bobbel, sc) to end',
-      'Its rows come out over no count up to 216. Over 24: Fennot does not know “bobbel”.',
+      'Row 2000: sc across',
+      'A fabric has at most 60 rows, and this has a row 2000. So long a piece is a panel by its rows.',
     ],
   ])('“%s” is none: %s', (rows, message) => {
     expect(why(rows)).toBe(message);

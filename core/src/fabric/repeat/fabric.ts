@@ -30,6 +30,10 @@ export type FabricReading = { readonly counted: CountedProgram } & (
 const LOOKS = [24, 72, 216];
 /** So many counts must come out alike before a multiple is believed. */
 const BELIEVED = 3;
+/** Rows and counts that are tried, multiplied: as much as is done between two keys. */
+const MOST_TRIED = 6000;
+/** A fabric has no more rows. */
+export const MOST_FABRIC_ROWS = 60;
 /** How often the repeat is worked over itself before it is believed. */
 const OVER_ITSELF = 2;
 
@@ -48,24 +52,39 @@ export function fabricFrom(written: WrittenRows, rules: Pick<Rules, 'turning' | 
 }
 
 function readAnew(written: WrittenRows, rules: Rules): FabricReading {
-  const { lines, repeated, last } = partsOf(written);
+  const { lines, repeated, last, unread } = partsOf(written);
+  if (last > MOST_FABRIC_ROWS)
+    return {
+      is: 'nothing',
+      why: {
+        message: `A fabric has at most ${MOST_FABRIC_ROWS} rows, and this has a row ${last}. So long a piece is a panel by its rows.`,
+      },
+      counted: countProgram('', rules),
+    };
   const over = last + OVER_ITSELF * (repeated.last - repeated.first + 1);
   const tried = (many: number) => countProgram(textFor(lines, repeated, many, last, over), rules);
-  /** The count of a usual size at which least goes wrong: what is said of the rows there is of use. */
-  const likely = (): number =>
-    LIKELY.reduce((best, many) => (tried(many).problems.length < tried(best).problems.length ? many : best));
+  /** Its rows over the count of a usual size at which least goes wrong: what is said of them there is of use. */
+  const likely = (): { readonly many: number; readonly program: CountedProgram } => {
+    const counts = unread === undefined ? LIKELY : LIKELY.slice(0, 1);
+    return counts
+      .map((many) => ({ many, program: tried(many) }))
+      .reduce((best, one) => (one.program.problems.length < best.program.problems.length ? one : best));
+  };
   const none = (message: string): FabricReading => ({
     is: 'nothing',
     why: { message },
-    counted: asWritten(tried(likely()), last),
+    counted: asWritten(likely().program, last),
   });
-  if (last === 0) return none('There are no rows yet. They begin with “Row 1:”.');
+  if (last === 0) return none(unread ?? 'There are no rows yet. They begin with “Row 1:”.');
   if (repeated.first < 1 || repeated.last > last)
     return none(`It has no rows ${repeated.first} to ${repeated.last} to repeat: its last is ${last}.`);
+  // What cannot be read comes out over no count.
+  if (unread !== undefined) return none(unread);
   const good: number[] = [];
   let shaped: number | undefined;
   let from = 1;
-  for (const most of LOOKS) {
+  for (const look of LOOKS) {
+    const most = Math.min(look, Math.floor(MOST_TRIED / over));
     for (; from <= most; from++) {
       const { problems, rows } = tried(from);
       if (problems.length > 0) continue;
@@ -80,7 +99,7 @@ function readAnew(written: WrittenRows, rules: Rules): FabricReading {
       }
       if (!good.includes(ends)) good.push(ends);
     }
-    if (good.length >= BELIEVED) break;
+    if (good.length >= BELIEVED || (good.length === 0 && shaped !== undefined)) break;
   }
   const [a, b] = good;
   if (a === undefined || b === undefined) {
@@ -91,11 +110,11 @@ function readAnew(written: WrittenRows, rules: Rules): FabricReading {
       return problems.length === 0 && rows.at(-1)?.makes !== rows[repeated.first - 1]?.uses;
     });
     if (once !== undefined) return none(FANS);
-    const many = likely();
-    const [first] = tried(many).problems;
+    const { many, program } = likely();
+    const [first] = program.problems;
     return none(
       first
-        ? `Its rows come out over no count up to ${LOOKS.at(-1)}. Over ${many}: ${first.message}`
+        ? `Its rows come out over no count up to ${from - 1}. Over ${many}: ${first.message}`
         : 'Its rows come out over one count only.',
     );
   }
@@ -118,16 +137,20 @@ function partsOf({ rows, terms }: WrittenRows): {
   readonly lines: readonly string[];
   readonly repeated: Numbers;
   readonly last: number;
+  /** What is wrong with a line however many stitches there are. */
+  readonly unread: string | undefined;
 } {
   let [repeated, last]: [Numbers | undefined, number] = [undefined, 0];
+  let unread: string | undefined;
   const lines = rows.split(/\r\n|\r|\n/).map((text) => {
     const line = readLine(text, terms);
+    unread ??= line.problems[0]?.message;
     if (line.of === 'repeat') repeated = line.rows;
     if (line.of === 'row') for (const run of line.numbers) last = Math.max(last, run.last);
     // How long the chain is rests on how wide the panel is. A line stays a line: problems are told by its number.
     return line.of === 'repeat' || line.of === 'chain' ? '' : text;
   });
-  return { lines, repeated: repeated ?? { first: 1, last }, last };
+  return { lines, repeated: repeated ?? { first: 1, last }, last, unread };
 }
 
 function textFor(
