@@ -51,7 +51,7 @@ export function triangulated(border: readonly Point[], inner: readonly Point[]):
   // In sharp corners the nearest neighbours lie across the border: there it is cut up by ears, without inner points.
   const whole = Math.abs(areaOf(filled, [...border, ...inner]) - area(border)) < 1e-6 * area(border);
   const [triangles, within] = whole ? [filled, inner] : [ears(border), []];
-  return withoutChords(withWholeBorder(triangles, border.length), border, within);
+  return withoutChords(withWholeBorder(triangles, border), border, within);
 }
 
 function delaunay(border: readonly Point[], inner: readonly Point[]): Triple[] {
@@ -86,21 +86,39 @@ function triplesOf(list: ArrayLike<number>, points: readonly Point[]): Triple[] 
   return triples;
 }
 
+/** What lies so near to a straight line, mm, lies on it. */
+const ON_LINE = 1e-5;
+
 /**
- * Ears are cut from bend to bend: a point on a straight part of the border may be passed over, and what is sewn to it
- * there would come open. Every triangle that passes some over is divided into a fan over them.
+ * Ears are cut from bend to bend: a point that lies in one line with its neighbours, on a straight part of the border or
+ * where ears before have left it so, may be passed over, and the mesh would come open there. Every triangle that passes
+ * some over is divided into a fan over them.
  */
-function withWholeBorder(triangles: readonly Triple[], around: number): Triple[] {
+function withWholeBorder(triangles: readonly Triple[], border: readonly Point[]): Triple[] {
+  const around = border.length;
   const sides = new Set(triangles.flatMap(([a, b, c]) => [`${a}/${b}`, `${b}/${c}`, `${c}/${a}`]));
-  /** How many points of the border a side with nothing beyond it passes over. */
-  const passed = (a: number, b: number) =>
-    a < around && b < around && !sides.has(`${b}/${a}`) ? (b - a - 1 + around) % around : 0;
+  /** The points of the border that a side with nothing beyond it passes over, from its start on. */
+  const passed = (a: number, b: number): number[] => {
+    const [p, q] = [border[a], border[b]];
+    if (!p || !q || b === (a + 1) % around || sides.has(`${b}/${a}`)) return [];
+    return border
+      .map((point, k) => ({ k, ...offSegment(point, p, q) }))
+      .filter(({ k, off, share }) => k !== a && k !== b && off < ON_LINE && share > 0 && share < 1)
+      .sort((one, other) => one.share - other.share)
+      .map(({ k }) => k);
+  };
   const divided = ([a, b, c]: Triple): Triple[] => {
-    if (passed(a, b) === 0)
-      return passed(b, c) > 0 ? divided([b, c, a]) : passed(c, a) > 0 ? divided([c, a, b]) : [[a, b, c]];
-    const first = (a + 1) % around;
-    for (const side of [`${c}/${first}`, `${first}/${c}`, `${a}/${first}`]) sides.add(side);
-    return [[a, first, c] satisfies Triple, [first, b, c] satisfies Triple].flatMap(divided);
+    const over = passed(a, b);
+    if (over.length === 0) {
+      if (passed(b, c).length > 0) return divided([b, c, a]);
+      return passed(c, a).length > 0 ? divided([c, a, b]) : [[a, b, c]];
+    }
+    const way = [a, ...over, b];
+    const fan = over.map((from, i): Triple => [from, way[i + 2] ?? b, c]);
+    const first: Triple = [a, over[0] ?? b, c];
+    for (const [p, q, r] of [first, ...fan])
+      for (const side of [`${p}/${q}`, `${q}/${r}`, `${r}/${p}`]) sides.add(side);
+    return [first, ...fan].flatMap(divided);
   };
   return triangles.flatMap(divided);
 }

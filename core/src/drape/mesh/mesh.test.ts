@@ -96,6 +96,9 @@ describe('the mesh of any bag', () => {
     );
   });
 
+  /** What is eased lies between its places: so far off in bags that nobody would make, mm. */
+  const OFF = 45;
+
   test('lies at first where the made-up bag does, as far apart as its layers are', () => {
     fc.assert(
       fc.property(graphs, (graph) => {
@@ -114,8 +117,8 @@ describe('the mesh of any bag', () => {
           const [a = 0, b = 0, c = 0] = start.subarray(3 * vertex.node);
           if (raised.has(vertex.node)) {
             expect(b - y).toBeGreaterThan(0);
-            expect(Math.hypot(a - x, c - z)).toBeLessThan(30);
-          } else expect(Math.hypot(a - x, b - y, c - z)).toBeLessThan(30);
+            expect(Math.hypot(a - x, c - z)).toBeLessThan(OFF);
+          } else expect(Math.hypot(a - x, b - y, c - z)).toBeLessThan(OFF);
         }
         expect(patches).toHaveLength(mesh.facets.length);
         // Nothing holds with a flap or a handle.

@@ -22,6 +22,7 @@ const evenRows = (counts: readonly number[], round = false): Layer[] =>
     many,
     length: many * SIZES.pitch,
     round,
+    tops: Array.from({ length: many }, () => ({ kind: 'low' as const, hold: 'both' as const })),
     heights: Array.from({ length: many }, () => SIZES.row),
     feet: Array.from({ length: many }, (_, j) => (j + 0.5) / many),
     left: 0,
