@@ -11,13 +11,13 @@ import { meshOf } from './mesh.ts';
 import { fabricOf } from './mesh-fabric.ts';
 import { ontoMesh } from './onto-mesh.ts';
 
-// What has a mouth of less than a finger's way round is no bag, and finer than any mesh.
+// What has a mouth of less than a finger's way round is no bag; one narrower than six cells of a mesh is finer than it.
 const graphs = constructions
   .map((construction) => {
     const document = testDocument(construction);
     return familyOf(construction).build(materialsOf(sizeTable(document), document));
   })
-  .filter((graph) => measure(graph).opening > 40);
+  .filter((graph) => measure(graph).opening > Math.max(40, unitOf(graph)));
 const cells = fc.constantFrom(4, 6, 9);
 
 const narrowTube: Construction = {
