@@ -1,6 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { planned, planOf } from '../plan/index.ts';
+import { documentSchema } from '../document/index.ts';
+import { finishOf } from '../finish/index.ts';
+import { stitchesForClasp } from '../panel/index.ts';
+import { featureControlsOf, planned, planOf } from '../plan/index.ts';
 import { widerForClasp } from '../strap/index.ts';
 import { constructions, testDocument } from '../testing/arbitraries.ts';
 import { built, facesAndStrip, panel } from '../testing/built.ts';
@@ -71,5 +74,31 @@ describe('a band round the waist', () => {
     expect(widerForClasp(banded(5, 34).band)).toBe(6);
     expect(widerForClasp(banded(6, 34).band)).toBeUndefined();
     expect(widerForClasp(banded(1).band)).toBeUndefined();
+  });
+
+  test('is no strap: it comes after the closed bag and any lining, and nothing hangs on it', () => {
+    const { plan } = banded(5);
+    const lined = planOf({ ...plan.document, finish: { lining: { of: 'cloth', allowance: 10 } } });
+    const [own, after] = [plan, lined].map((one) => finishOf(one).operations);
+    const waist = own?.find(({ id }) => id === 'waist');
+    expect(waist?.after.map(({ id }) => id)).toEqual(['close']);
+    expect(own?.some(({ id }) => id === 'straps')).toBe(false);
+    expect(own?.at(-1)?.caution).toBeUndefined();
+    const order = after?.map(({ id }) => id) ?? [];
+    expect(order.indexOf('lining')).toBeLessThan(order.indexOf('waist'));
+  });
+
+  test('carries a clasp that can be stepped up from none, and never turns on rounding', () => {
+    const { plan } = banded(5);
+    const clasp = (document: typeof plan.document) =>
+      featureControlsOf(planOf(document)).find(({ id }) => id === 'waist-clasp');
+    const control = clasp(plan.document);
+    if (control?.kind !== 'count') throw new Error('a count');
+    const next = { ...plan.document, features: control.set(control.value + control.step) };
+    const [after] = planOf(documentSchema.parse(next)).bands;
+    expect(after?.band.ring?.clasp).toBe(1);
+    // Six stitches of 6 mm carry 36 mm, however the six were measured.
+    expect(stitchesForClasp(36, 6 - 1e-13)).toBe(6);
+    expect(stitchesForClasp(36.1, 6)).toBe(7);
   });
 });

@@ -21,6 +21,18 @@ const drawstringSchema = z
   })
   .meta({ description: 'A cord through eyelets along the rim.' });
 
+/** A band sewn round a drawn waist, and how high the clasp is that it must carry, mm. */
+export const waistBandSchema = z.strictObject({
+  swatch: idSchema,
+  /** Stitches. */
+  wide: count('The width of the band', 60),
+  clasp: z
+    .int('The height of a clasp is a whole number of mm.')
+    .min(1, 'A clasp is at least 1 mm high.')
+    .max(300, 'A clasp is at most 30 cm high.')
+    .optional(),
+});
+
 export const waistSchema = z
   .strictObject({
     /** Per cent of the height. */
@@ -28,17 +40,7 @@ export const waistSchema = z
     /** Per cent of the way round that is drawn in. */
     draw: count('The drawing in', 60, 2),
     /** A band sewn round it, so many stitches wide, and how high the clasp is that it must carry, mm. */
-    band: z
-      .strictObject({
-        swatch: idSchema,
-        wide: count('The width of the band', 60),
-        clasp: z
-          .number('The height of a clasp is a number of mm.')
-          .min(2, 'A clasp is at least 2 mm high.')
-          .max(300, 'A clasp is at most 30 cm high.')
-          .optional(),
-      })
-      .optional(),
+    band: waistBandSchema.optional(),
   })
   .meta({ description: 'A waist, by stitches worked together or a cord.' });
 

@@ -1,6 +1,6 @@
 import type { BagGraph } from '../bag/index.ts';
 import { measure } from '../bag/index.ts';
-import { edgeSchema, type Features, waistSchema } from '../document/features-schema.ts';
+import { edgeSchema, type Features, waistBandSchema, waistSchema } from '../document/features-schema.ts';
 import { firstSwatch } from '../document/look-up.ts';
 import { type Choices, type Control, lift, panelOfSize } from '../families/control/control.ts';
 import { ofPart, swatchChoice, yesNo } from '../families/control/control-kinds.ts';
@@ -11,6 +11,7 @@ import { rimBehind } from '../families/layout/flap.ts';
 import type { Materials } from '../families/layout/materials.ts';
 import { between } from '../fields/index.ts';
 import { isSquare } from '../motif/index.ts';
+import { stitchesForClasp } from '../panel/index.ts';
 
 /** How far down the front a first flap reaches. */
 const REACH = 0.55;
@@ -203,8 +204,6 @@ function waistControls(features: Features, materials: Materials, choices: Choice
 
 /** Stitches a band round the waist begins with. */
 const BAND_WIDE = 6;
-/** The highest clasp that is chosen, mm. */
-const MOST_CLASP = 300;
 
 function waistBandControls(
   features: Features,
@@ -218,8 +217,9 @@ function waistBandControls(
     set(wanted ? (band ?? { swatch: materials.stripSwatch(), wide: BAND_WIDE }) : undefined),
   );
   if (!band) return [on];
-  const width = band.wide * materials.pitch(band.swatch);
   const { clasp = 0 } = band;
+  const wanted = stitchesForClasp(clasp, materials.pitch(band.swatch));
+  const { wide, clasp: high } = waistBandSchema.shape;
   return [
     on,
     ...swatchChoice('waist-band-swatch', 'Band worked in', band.swatch, choices, (swatch) =>
@@ -230,25 +230,21 @@ function waistBandControls(
       id: 'waist-band-wide',
       label: 'Stitches across the band',
       value: band.wide,
-      min: 1,
-      max: 60,
+      ...between(wide),
       step: 1,
-      problem:
-        width < clasp
-          ? `The clasp is ${clasp} mm high, the band ${Math.round(width)}: it must be ${Math.ceil(clasp / materials.pitch(band.swatch))} stitches wide.`
-          : undefined,
-      set: (wide) => set({ ...band, wide }),
+      problem: wanted > band.wide ? `The clasp is ${clasp} mm high: ${wanted} stitches carry it.` : undefined,
+      set: (many) => set({ ...band, wide: many }),
     },
     {
       kind: 'count',
       id: 'waist-clasp',
       label: 'Height of the clasp on it',
       value: clasp,
+      ...between(high.unwrap()),
       min: 0,
-      max: MOST_CLASP,
       step: 1,
       hint: 'mm; 0 where it carries none',
-      set: (high) => set(high < 2 ? { swatch: band.swatch, wide: band.wide } : { ...band, clasp: high }),
+      set: (mm) => set({ ...band, clasp: mm === 0 ? undefined : mm }),
     },
   ];
 }

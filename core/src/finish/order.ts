@@ -1,6 +1,7 @@
 import { gatheredSheets } from '../bag/index.ts';
 import type { BagDocument } from '../document/index.ts';
 import { type Plan, piecesText } from '../plan/index.ts';
+import { isStrap } from '../strap/index.ts';
 
 /** Something that is done, once, in the making of a bag. */
 export interface Operation {
@@ -39,9 +40,11 @@ const CLOSURE_CAUTIONS = {
 } as const;
 
 /** Every operation of the bag, with what must come before it and why. */
-export function operationsOf({ document, graph, tally, joins, bands }: Plan): Operation[] {
+export function operationsOf({ document, graph, tally, joins, bands: all }: Plan): Operation[] {
   const { features = {}, finish = {} } = document;
   const { straps, closure, lining } = finish;
+  const bands = all.filter(isStrap);
+  const rings = all.filter((band) => !isStrap(band));
   const eyelets = graph.trim?.eyelets !== undefined;
   const gathered = gatheredSheets(graph).bands.size > 0;
   const drawn = eyelets || gathered || features.waist !== undefined || (features.edge?.growth ?? 0) < 0;
@@ -115,6 +118,16 @@ export function operationsOf({ document, graph, tally, joins, bands }: Plan): Op
                   },
                 ]
               : []),
+          ],
+        }
+      : undefined,
+    rings.length > 0
+      ? {
+          id: 'waist',
+          title: 'Draw the waist in, and sew the band round it',
+          after: [
+            { id: 'close', because: 'the thread runs all the way round the closed bag' },
+            ...(lining ? [{ id: 'lining', because: 'a lining is set in before the bag is drawn in' }] : []),
           ],
         }
       : undefined,

@@ -30,7 +30,8 @@ export interface MaterialOptions {
 }
 
 export function lengthsOf(table: SizeTable, document: BagDocument, mix?: JoinMix): Lengths {
-  const rowEnds = (id: string) => rateOf(document, table.swatch(id).swatch);
+  // Asked for with every piece of every candidate.
+  const rowEnds = remembered((id: string) => rateOf(document, table.swatch(id).swatch));
   const rest = mix?.rest ?? table.join();
   const alone = remembered((size: SizeVariable): Asked => [size]);
   const withJoin = remembered((size: SizeVariable): Asked => [size, rest]);

@@ -1,1 +1,2 @@
+export * from './clasp.ts';
 export * from './multiple.ts';

@@ -3,7 +3,8 @@ import type { BagDocument } from '../document/index.ts';
 import { yarnOf } from '../document/look-up.ts';
 import { edgeCounts, faceStitches, flapRoot } from '../edging/index.ts';
 import type { SizeTable } from '../fit/index.ts';
-import { NOTHING, whole } from '../geometry/index.ts';
+import { whole } from '../geometry/index.ts';
+import { stitchesForClasp } from '../panel/index.ts';
 import { FROM_END, usualStretch } from './straps.ts';
 
 /** A row of a band at which something is marked, counted from its first end. */
@@ -84,9 +85,12 @@ function planBand(band: Band, graph: BagGraph, document: BagDocument, table: Siz
 
 /** How many stitches wide a band must be to carry a clasp; nothing where it is wide enough, or carries none. */
 export function widerForClasp({ band, width }: BandPlan): number | undefined {
-  const clasp = band.ring?.clasp ?? 0;
-  return width >= clasp ? undefined : Math.ceil((clasp * band.wide) / width - NOTHING);
+  const wanted = stitchesForClasp(band.ring?.clasp ?? 0, width / band.wide);
+  return wanted > band.wide ? wanted : undefined;
 }
+
+/** Whether a band carries the bag: one that is sewn into a ring round it does not. */
+export const isStrap = ({ band }: BandPlan): boolean => band.ring === undefined;
 
 /** The straps that come with the way of building, worked out like any other. */
 export const planBands = (graph: BagGraph, document: BagDocument, table: SizeTable): BandPlan[] =>

@@ -8,6 +8,7 @@ export {
   colourRuns,
   type RowColours,
   rowColours,
+  strangeLetters,
   stripesOf,
   yarnOfLetter,
 } from './row-colours.ts';

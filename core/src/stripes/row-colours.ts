@@ -1,6 +1,6 @@
 import type { Piece } from '../bag/index.ts';
 import { type BagDocument, panelOf, type Stripes, swatchOf } from '../document/index.ts';
-import { countedPanel } from '../fabric/index.ts';
+import { type CountedProgram, countedPanel } from '../fabric/index.ts';
 
 /** What row of a panel is worked in which yarn; rows are counted from 1. */
 export type RowColours = (row: number) => string;
@@ -25,9 +25,21 @@ export function colourOfRow(stripes: Stripes, row: number): string {
 }
 
 /** The yarn a letter in written rows stands for: A is the swatch's, the others follow as the bag has them. */
-export function yarnOfLetter({ yarns }: Pick<BagDocument, 'yarns'>, own: string, letter: string): string {
-  const others = yarns.filter(({ id }) => id !== own);
-  return letter === 'A' ? own : (others[letter.charCodeAt(0) - 'B'.charCodeAt(0)]?.id ?? own);
+export function yarnOfLetter(yarns: Pick<BagDocument, 'yarns'>, own: string, letter: string): string {
+  return letter === 'A' ? own : (otherYarn(yarns, own, letter) ?? own);
+}
+
+const otherYarn = ({ yarns }: Pick<BagDocument, 'yarns'>, own: string, letter: string): string | undefined =>
+  yarns.filter(({ id }) => id !== own)[letter.charCodeAt(0) - 'B'.charCodeAt(0)]?.id;
+
+/** Letters in written rows that no yarn of the bag stands for: what is worked in them is taken for A. */
+export function strangeLetters(
+  yarns: Pick<BagDocument, 'yarns'>,
+  own: string,
+  { rows }: Pick<CountedProgram, 'rows'>,
+): string[] {
+  const named = new Set(rows.flatMap(({ colour }) => colour ?? []));
+  return [...named].filter((letter) => letter !== 'A' && otherYarn(yarns, own, letter) === undefined).sort();
 }
 
 /** In which yarn each row of a panel is worked: as its rows say, or its stripes, or all in its swatch's. */

@@ -1,9 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { type BagDocument, documentSchema, type Stripes } from '../document/index.ts';
+import { countProgram } from '../fabric/index.ts';
 import { planOf } from '../plan/index.ts';
 import { testDocument } from '../testing/arbitraries.ts';
-import { bandRows, carrying, colourOfRow, colourRuns } from './index.ts';
+import { bandRows, carrying, colourOfRow, colourRuns, strangeLetters, yarnOfLetter } from './index.ts';
 
 const two = (a: number, b: number, carried = true): Stripes => ({
   bands: [
@@ -167,4 +168,19 @@ describe('stripes of a bag', () => {
     const stripes = { all: { ...two(2, 2), bands: [{ yarn: 'y9', rows: 2 }] } };
     expect(() => documentSchema.parse({ ...base, stripes })).toThrow('There is no yarn “y9” in this bag.');
   });
+});
+
+test('a colour that rows name and the bag has not is told, and taken for the swatch’s', () => {
+  const { yarns } = panels(undefined);
+  const rows = ['A', 'B', 'K', 'C'].map((letter, i) => `Row ${i + 1} (${letter}): 9 sc`).join('\n');
+  const program = countProgram(`ch 9\n${rows}`, { terms: 'us', turning: 'does-not-count', usual: 'low' });
+  const three = { yarns: yarns.slice(0, 3) };
+  expect(strangeLetters(three, yarns[1]?.id ?? '', program)).toEqual(['K']);
+  expect(yarnOfLetter(three, yarns[1]?.id ?? '', 'K')).toBe(yarns[1]?.id);
+  // B and C are the others as they come: the swatch's own is left out.
+  expect(['A', 'B', 'C'].map((letter) => yarnOfLetter(three, yarns[1]?.id ?? '', letter))).toEqual([
+    yarns[1]?.id,
+    yarns[0]?.id,
+    yarns[2]?.id,
+  ]);
 });

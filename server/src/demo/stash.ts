@@ -1,4 +1,4 @@
-import type { BagDraft } from '@fennot/core';
+import { type BagDraft, READY_FABRICS, readyRows } from '@fennot/core';
 
 type YarnDraft = BagDraft['yarns'][number];
 
@@ -30,6 +30,13 @@ export const yarns = (yarn: keyof typeof YARNS, ...colours: Colour[]): YarnDraft
     const [colourName, hex] = COLOURS[colour];
     return { id: colour, ...YARNS[yarn], colourName, colour: hex };
   });
+
+/** A fabric that Fennot has ready, in US terms. */
+export const readyFabric = (id: string): NonNullable<BagDraft['fabrics']>[number] => {
+  const ready = READY_FABRICS.find((one) => one.id === id);
+  if (!ready) throw new Error(`There is no ready fabric ${id}.`);
+  return { id, name: ready.name, terms: 'us', rows: readyRows(ready, 'us') };
+};
 
 type ColourwayDraft = BagDraft['motifs'][number]['colourways'][number];
 

@@ -71,8 +71,16 @@ export function TrimLayer({ plan, view, side, straps = true }: TrimLayerProps) {
             project(eye, { x: end.x * drawn, y: end.y, z: end.z * drawn }),
           );
           if (!p || !q) return null;
-          return (
-            <g key={i} strokeLinecap={sash ? 'butt' : 'round'}>
+          return sash ? (
+            <BandLook
+              key={i}
+              d={`M${p.x} ${p.y}L${q.x} ${q.y}`}
+              colour={colourOf(sash.band.swatch)}
+              width={sash.width}
+              cap="butt"
+            />
+          ) : (
+            <g key={i} strokeLinecap="round">
               <line
                 x1={p.x}
                 y1={p.y}
@@ -80,29 +88,17 @@ export function TrimLayer({ plan, view, side, straps = true }: TrimLayerProps) {
                 y2={q.y}
                 stroke="#16211d"
                 strokeOpacity={0.5}
-                strokeWidth={sash ? sash.width + 3 : 7}
+                strokeWidth={7}
               />
               <line
                 x1={p.x}
                 y1={p.y}
                 x2={q.x}
                 y2={q.y}
-                stroke={sash ? colourOf(sash.band.swatch) : '#f4efe0'}
-                strokeWidth={sash ? sash.width : 4}
-                strokeDasharray={sash ? undefined : '7 6'}
+                stroke="#f4efe0"
+                strokeWidth={4}
+                strokeDasharray="7 6"
               />
-              {sash && (
-                <line
-                  x1={p.x}
-                  y1={p.y}
-                  x2={q.x}
-                  y2={q.y}
-                  stroke="#16211d"
-                  strokeOpacity={0.22}
-                  strokeWidth={sash.width}
-                  strokeDasharray="1.6 4.4"
-                />
-              )}
             </g>
           );
         })}
@@ -136,9 +132,23 @@ function StrapBand({
     const at = project(eye, p);
     return `${at.x.toFixed(1)} ${at.y.toFixed(1)}`;
   });
-  const d = `M${path.join('L')}`;
+  return <BandLook d={`M${path.join('L')}`} colour={colour} width={width} cap="round" />;
+}
+
+/** A worked band along a path, its rows across it. */
+function BandLook({
+  d,
+  colour,
+  width,
+  cap,
+}: {
+  readonly d: string;
+  readonly colour: string;
+  readonly width: number;
+  readonly cap: 'round' | 'butt';
+}) {
   return (
-    <g fill="none" strokeLinecap="round" strokeLinejoin="round">
+    <g fill="none" strokeLinecap={cap} strokeLinejoin="round">
       <path d={d} stroke="#1e2b28" strokeOpacity={0.45} strokeWidth={width + 3} />
       <path d={d} stroke={colour} strokeWidth={width} />
       <g strokeLinecap="butt">

@@ -15,6 +15,7 @@ import {
   type Swatch,
   sizedPiece,
   sizeTable,
+  strangeLetters,
   type Terms,
   type WorkedPiece,
   yarnOf,
@@ -62,6 +63,14 @@ function leaning(piece: WorkedPiece, system: LengthSystem): string {
   return lean ? leanText(lean, (mm) => formatLength(mm, system)) : '';
 }
 
+/** Colours that the rows name and the bag has not. */
+function strangers(counted: CountedProgram, { document, swatch }: Where): string {
+  const letters = strangeLetters(document, swatch.yarn, counted);
+  if (letters.length === 0) return '';
+  const many = document.yarns.length;
+  return `The bag has ${many} ${many === 1 ? 'yarn' : 'yarns'}: for ${letters.join(' and ')} there is none, and A is taken.`;
+}
+
 /** Rows of a panel. */
 export function judgedPanel(rows: string, where: Where): Judged {
   const { document, swatch, terms, system } = where;
@@ -77,7 +86,9 @@ export function judgedPanel(rows: string, where: Where): Judged {
       : 'There are no rows yet.',
     verdict: {
       good: counted.problems.length === 0,
-      text: `${many} ${rowWord(many, round)}, all of it comes out.`,
+      text: [`${many} ${rowWord(many, round)}, all of it comes out.`, strangers(counted, where)]
+        .join(' ')
+        .trim(),
     },
   };
 }

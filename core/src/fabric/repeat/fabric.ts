@@ -173,7 +173,7 @@ export function rowOfFabric({ repeated: { first, last } }: Fabric, number: numbe
 export const repeatOf = ({ repeated: { first, last } }: Fabric): number => last - first + 1;
 
 const panels = new WeakMap<Fabric, Map<string, CountedProgram>>();
-/** Panels of one fabric that are kept: a search tries many sizes. */
+/** Panels of one fabric that are kept. */
 const MOST_KEPT = 50;
 
 /**

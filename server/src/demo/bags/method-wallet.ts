@@ -1,5 +1,5 @@
 import type { DemoBag } from '../demo-bag.ts';
-import { yarns } from '../stash.ts';
+import { readyFabric, yarns } from '../stash.ts';
 
 /** A ground of woven blocks: a front, a back that folds over as flap, and a trim worked along between them. */
 export const methodWallet: DemoBag = {
@@ -12,21 +12,7 @@ export const methodWallet: DemoBag = {
     contents: [{ shape: 'box', id: 'cards', name: 'Method cards', height: 110, width: 140, thickness: 12 }],
   },
   yarns: yarns('tollbar', 'lichen', 'peat'),
-  fabrics: [
-    {
-      id: 'blocks',
-      name: 'Woven blocks of three',
-      terms: 'us',
-      rows: [
-        'Row 1: dc across',
-        'Row 2: (3 fpdc, 3 bpdc) to end',
-        'Row 3: (3 fpdc, 3 bpdc) to end',
-        'Row 4: (3 bpdc, 3 fpdc) to end',
-        'Row 5: (3 bpdc, 3 fpdc) to end',
-        'Repeat rows 2-5',
-      ].join('\n'),
-    },
-  ],
+  fabrics: [readyFabric('blocks')],
   swatches: [
     {
       id: 'woven',

@@ -1,5 +1,5 @@
 import type { DemoBag } from '../demo-bag.ts';
-import { yarns } from '../stash.ts';
+import { readyFabric, yarns } from '../stash.ts';
 
 /** A plaited fabric drawn in at the middle by a thread, and wrapped by a band that carries a clasp. */
 export const sashClutch: DemoBag = {
@@ -7,7 +7,7 @@ export const sashClutch: DemoBag = {
   note: 'Drawn in at the middle with a doubled thread, then the band is sewn round it. The clasp is 34 mm high.',
   brief: { width: { value: 240, tolerance: 15 }, height: { value: 135, tolerance: 10 } },
   yarns: yarns('tollbar', 'loosestrife', 'foam'),
-  fabrics: [{ id: 'braid', name: 'Laid braid', terms: 'us', rows: 'Row 1: yo sl st across' }],
+  fabrics: [readyFabric('braid')],
   swatches: [
     {
       id: 'plait',

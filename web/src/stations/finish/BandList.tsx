@@ -1,4 +1,4 @@
-import { type BandPlan, formatLength, type LengthSystem, widerForClasp } from '@fennot/core';
+import { type BandPlan, formatLength, type LengthSystem } from '@fennot/core';
 
 /** Straps that come with the way of building: their counts, marks and places. */
 export function BandList({
@@ -20,32 +20,7 @@ export function BandList({
 }
 
 /** A band in sentences: how it is worked, where its marks go, how it is fixed. */
-function bandText(own: BandPlan, length: (mm: number) => string) {
-  return own.band.ring ? ringText(own, length) : strapText(own, length);
-}
-
-/** A band that is sewn into a ring round the bag. */
-function ringText(own: BandPlan, length: (mm: number) => string) {
-  const { band, rows, worked, width } = own;
-  const wider = widerForClasp(own);
-  const clasp = band.ring?.clasp ?? 0;
-  return (
-    <>
-      <b>{band.name}</b>: {rows} rows of {band.wide} {band.wide === 1 ? 'stitch' : 'stitches'},{' '}
-      {length(worked)} long and {length(width)} wide; its ends are sewn together round the drawn-in bag.
-      {clasp > 0 && (
-        <span className={wider === undefined ? 'text-reed' : 'text-loosestrife'}>
-          {' '}
-          {wider === undefined
-            ? `It carries the clasp of ${length(clasp)}.`
-            : `The clasp is ${length(clasp)} high: ${wider} stitches carry it.`}
-        </span>
-      )}
-    </>
-  );
-}
-
-function strapText(
+function bandText(
   { band, rows, worked, hanging, width, stretch, marks, seat, shorter }: BandPlan,
   length: (mm: number) => string,
 ) {

@@ -1,4 +1,4 @@
-import { type EdgeCount, type Finish, featureControlsOf, finishOf } from '@fennot/core';
+import { type EdgeCount, type Finish, featureControlsOf, finishOf, isStrap } from '@fennot/core';
 import { useMemo } from 'react';
 import { ControlField } from '../../ui/ControlField.tsx';
 import { Section } from '../../ui/Section.tsx';
@@ -9,6 +9,7 @@ import type { FinishProps } from './finish-props.ts';
 import { LiningSection } from './LiningSection.tsx';
 import { OrderSection } from './OrderSection.tsx';
 import { StrapSection } from './StrapSection.tsx';
+import { WaistBand } from './WaistBand.tsx';
 
 /** How the stitches of a first edge round come about. */
 function edgeSentence({ along, joins, peaks, notches }: EdgeCount): string {
@@ -63,7 +64,14 @@ export function FinishStation({ plan, store }: StationProps) {
             />
           ))}
       </Section>
-      <StrapSection {...props} straps={own.straps} bands={own.bands} />
+      {own.bands
+        .filter((band) => !isStrap(band))
+        .map((band) => (
+          <Section key={band.band.name} title={band.band.name}>
+            <WaistBand own={band} />
+          </Section>
+        ))}
+      <StrapSection {...props} straps={own.straps} bands={own.bands.filter(isStrap)} />
       <ClosureSection {...props} closure={own.closure} cord={own.cord} flap={own.flap} />
       <LiningSection
         {...props}
