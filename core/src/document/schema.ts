@@ -306,6 +306,9 @@ export const documentSchema = shape.superRefine((doc, context) => {
   });
   doc.panels?.forEach((panel, i) => {
     need('swatch', panel.swatch, ['panels', i, 'swatch']);
+    panel.sections?.forEach(({ swatch }, k) => {
+      need('swatch', swatch, ['panels', i, 'sections', k, 'swatch']);
+    });
   });
   const { all, own = {} } = doc.stripes ?? {};
   const striped = [

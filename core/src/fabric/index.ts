@@ -1,5 +1,6 @@
 export {
   type CountedProgram,
+  chainOf,
   countProgram,
   type EdgeRow,
   type ProgramProblem,
@@ -7,6 +8,7 @@ export {
   type Rules,
 } from './count/count-program.ts';
 export type { CountedRow } from './count/count-row.ts';
+export { bordersOf, sectionsOfRows } from './count/sections.ts';
 export type { TopKind, Tops } from './count/tops.ts';
 export { compareTwins, type TwinDifference, twinText } from './count/twins.ts';
 export { disc, type Generated, halfDisc, type Shells, shaped, shells, writeRows } from './generate/rows.ts';
@@ -39,7 +41,7 @@ export type { Sizes } from './shape/layers.ts';
 export { type Lean, leanOf, leanText } from './shape/lean.ts';
 export type { Side } from './shape/outline.ts';
 export { usualStitch, type WorkedPiece, workedPiece } from './shape/piece.ts';
-export { type RowLine, type StitchPlace, stitchPlaces } from './shape/row-lines.ts';
+export { borderPlaces, type RowLine, type StitchPlace, stitchPlaces } from './shape/row-lines.ts';
 export { sizedPiece } from './shape/sized-piece.ts';
 export { inTerms } from './shorthand/in-terms.ts';
 export type { Instruction, Problem, Span, StitchKind } from './shorthand/instruction.ts';

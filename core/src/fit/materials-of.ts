@@ -60,8 +60,10 @@ export function lengthsOf(table: SizeTable, document: BagDocument, mix?: JoinMix
       panel: (id) => {
         const panel = panelOf(document, id);
         const { swatch } = table.swatch(panel.swatch);
-        const sizes = { pitch: own.pitch(swatch.id), row: own.rowHeight(swatch.id) };
-        const { program, piece } = panelPiece(document, panel, swatch, sizes);
+        const { program, piece } = panelPiece(document, panel, swatch, (of) => ({
+          pitch: own.pitch(of),
+          row: own.rowHeight(of),
+        }));
         if (!piece) throw new Error(`The panel “${panel.name}” has no rows.`);
         const stitches = Math.max(...program.rows.map(({ makes }) => makes));
         return { piece, swatch: swatch.id, stitches, rows: program.rows.length };

@@ -33,6 +33,8 @@ export interface SizeTable {
   side(motif: string, rounds: number): SizeVariable;
   pitch(swatch: string): SizeVariable;
   row(swatch: string): SizeVariable;
+  /** Both, mm. */
+  sizes(swatch: string): { readonly pitch: number; readonly row: number };
   /** What a join by a method adds; by the bag's own unless another is named. */
   join(method?: JoinMethodId): SizeVariable;
 }
@@ -116,12 +118,14 @@ export function sizeTable(document: BagDocument): SizeTable {
       return { what: { of: 'motif', motif: id, rounds }, value, common: sd, single: size.single, origin };
     }),
   );
+  const [pitch, row] = [ofSwatch('pitch'), ofSwatch('row')];
   return {
     swatch,
     motif,
     side: (id, rounds) => sides(id)(rounds),
-    pitch: ofSwatch('pitch'),
-    row: ofSwatch('row'),
+    pitch,
+    row,
+    sizes: (id) => ({ pitch: pitch(id).value, row: row(id).value }),
     join: (method = document.joins.method) => joins(method),
   };
 }

@@ -19,8 +19,7 @@ const inCm = (length: number) => `${(length / 10).toFixed(1)} cm`;
 function panelTrouble(document: BagDocument, id: string, table: SizeTable): string | undefined {
   const panel = panelOf(document, id);
   const swatch = swatchOf(document, panel.swatch);
-  const sizes = { pitch: table.pitch(swatch.id).value, row: table.row(swatch.id).value };
-  const { piece } = panelPiece(document, panel, swatch, sizes);
+  const { piece } = panelPiece(document, panel, swatch, table.sizes);
   if (!piece) return `The panel “${panel.name}” has no rows yet. They begin with “Row 1:” or “Round 1:”.`;
   if (!isSimple(piece.outline))
     return `The rows of “${panel.name}” make a piece that would lie over itself: ${flatnessText(piece.flatness, piece.sides.length === 1)} As a part of a bag it must lie in one plane.`;

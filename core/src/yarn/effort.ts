@@ -124,17 +124,18 @@ export function effortOf(
     const { pitch, strands } = must(gauge.get(swatch), 'swatch');
     add(part, many, many * CHAIN_BY_PITCH * pitch * strands);
   };
-  const panel = (piece: Piece, swatch: string, rows: number) => {
-    const { pitch, strands } = must(gauge.get(swatch), 'swatch');
+  const panel = (piece: Piece, rows: number) => {
     const [tops, yarn] = [panelTops(document, piece), rowColours(document, piece)];
     for (let row = 1; row <= rows; row++) {
-      let [stitches, pitches] = [0, 0];
-      for (const [kind, many] of tops(row)) {
-        if (kind !== 'chain') stitches += many;
-        pitches += many * YARN_OF_TOP[kind];
-        work += many * (TIME_OF_TOP[kind] - Number(kind !== 'chain'));
+      let [stitches, length] = [0, 0];
+      for (const { swatch, tops: own } of tops(row)) {
+        const { pitch, strands } = must(gauge.get(swatch), 'swatch');
+        for (const [kind, many] of own) {
+          if (kind !== 'chain') stitches += many;
+          length += many * YARN_OF_TOP[kind] * pitch * strands;
+          work += many * (TIME_OF_TOP[kind] - Number(kind !== 'chain'));
+        }
       }
-      const length = pitches * pitch * strands;
       add('pieces', stitches, length);
       const before = colours.get(yarn(row)) ?? { stitches: 0, length: 0 };
       colours.set(yarn(row), { stitches: before.stitches + stitches, length: before.length + length });
@@ -152,7 +153,7 @@ export function effortOf(
       continue;
     }
     for (const piece of pieces)
-      if (piece.make.of === 'panel') panel(piece, piece.make.swatch, piece.make.rows);
+      if (piece.make.of === 'panel') panel(piece, piece.make.rows);
   }
   const { edging } = graph.trim ?? {};
   if (edging) put('edge', edgeStitches(edges), edging.swatch);

@@ -57,7 +57,7 @@ export function paintPiece(
         stripe(context, line, shade(own, -0.34), pitch * 0.9);
         for (const out of [false, true])
           for (const place of places)
-            if (standsOut(place.is) === out) whole(context, place, onto, pitch / scale, own, behind);
+            if (standsOut(place.is) === out) whole(context, place, onto, own, behind);
       }
     }
     below = row.line;
@@ -116,9 +116,8 @@ function plainly(
 /** A stitch with its yarn, in a cell that is turned and stretched to where it stands. */
 function whole(
   context: CanvasRenderingContext2D,
-  { is, top, foot }: StitchPlace,
+  { is, top, foot, wide: pitch }: StitchPlace,
   onto: Affine,
-  pitch: number,
   colour: string,
   behind: boolean,
 ): void {

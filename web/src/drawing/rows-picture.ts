@@ -22,18 +22,15 @@ export function rowsPicture(document: BagDocument, piece: Piece): string | undef
   const { make } = piece;
   if (make.of === 'motif' || make.panel === undefined || !make.placed) return undefined;
   const panel = panelOf(document, make.panel);
-  const table = sizeTable(document);
-  const own = { pitch: table.pitch(make.swatch).value, row: table.row(make.swatch).value };
-  const { piece: worked } = panelPiece(document, panel, swatchOf(document, make.swatch), own);
+  const { sizes } = sizeTable(document);
+  const { piece: worked } = panelPiece(document, panel, swatchOf(document, make.swatch), sizes);
   if (!worked) return undefined;
   const { width, height } = extent(piece.outline);
   const perMm = Math.min(PER_MM, MOST_PIXELS / Math.max(width, height));
   const yarns = rowColours(document, piece);
   const colours = worked.rows.map(({ layer }) => yarnOf(document, yarns(layer.number)).colour);
-  const key = ['rows', panel.terms, panel.rows, own.pitch, own.row, perMm, make.placed, colours.join()].join(
-    ' ',
-  );
-  return painted(key, { width: width * perMm, height: height * perMm }, (context) => {
+  const key = ['rows', panel.terms, panel.rows, JSON.stringify(worked.outline), perMm, make.placed, colours.join()];
+  return painted(key.join(' '), { width: width * perMm, height: height * perMm }, (context) => {
     // Pictures are drawn y down.
     const onto: Affine = after([perMm, 0, 0, -perMm, 0, height * perMm], make.placed ?? [1, 0, 0, 1, 0, 0]);
     const byRow = new Map(worked.rows.map(({ layer }, i) => [layer.number, colours[i] ?? '#888888']));

@@ -19,9 +19,10 @@ interface PanelBenchProps {
 export default function PanelBench({ document, store, panel, leave }: PanelBenchProps) {
   const { system } = useSettings();
   const swatch = swatchOf(document, panel.swatch);
+  const { sections } = panel;
   const judge = useCallback(
-    ({ rows, terms }: WrittenRows) => judgedPanel(rows, { document, swatch, terms, system }),
-    [document, swatch, system],
+    ({ rows, terms }: WrittenRows) => judgedPanel(rows, { document, swatch, terms, system }, sections),
+    [document, swatch, system, sections],
   );
   return (
     <RowBench

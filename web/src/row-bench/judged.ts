@@ -10,6 +10,7 @@ import {
   leanText,
   meanHeight,
   meanRowEnds,
+  type Panel,
   panelPiece,
   repeatOf,
   type Swatch,
@@ -50,11 +51,6 @@ function coloursOf({ rows }: CountedProgram, { document, swatch }: Where): (row:
   return (row) => colours[row - 1] ?? hex(swatch.yarn);
 }
 
-const sizesOf = ({ document, swatch }: Where) => {
-  const table = sizeTable(document);
-  return { pitch: table.pitch(swatch.id).value, row: table.row(swatch.id).value };
-};
-
 const rowWord = (many: number, round: boolean) => `${round ? 'round' : 'row'}${many === 1 ? '' : 's'}`;
 
 /** How a panel leans, where anyone would see it. */
@@ -72,9 +68,10 @@ function strangers(counted: CountedProgram, { document, swatch }: Where): string
 }
 
 /** Rows of a panel. */
-export function judgedPanel(rows: string, where: Where): Judged {
+export function judgedPanel(rows: string, where: Where, sections?: Panel['sections']): Judged {
   const { document, swatch, terms, system } = where;
-  const { program: counted, piece } = panelPiece(document, { rows, terms }, swatch, sizesOf(where));
+  const panel = { rows, terms, ...(sections && { sections }) };
+  const { program: counted, piece } = panelPiece(document, panel, swatch, sizeTable(document).sizes);
   const round = counted.rows.some((row) => row.round);
   const many = counted.rows.length;
   return {
@@ -95,7 +92,7 @@ export function judgedPanel(rows: string, where: Where): Judged {
 
 /** Rows of a fabric: drawn as a panel of some repeats. */
 export function judgedFabric(rows: string, where: Where): Judged {
-  const { swatch, terms, system } = where;
+  const { document, swatch, terms, system } = where;
   const reading = fabricFrom({ rows, terms }, { turning: swatch.turning, usual: swatch.stitch });
   if (reading.is === 'nothing')
     return {
@@ -111,7 +108,7 @@ export function judgedFabric(rows: string, where: Where): Judged {
   const many = fabric.repeated.first - 1 + repeatOf(fabric) * Math.ceil(SHOWN / repeatOf(fabric));
   const panel = fabricPanel(fabric, stitches, many);
   const usual = meanHeight(fabric);
-  const piece = sizedPiece(panel, { ...sizesOf(where), usual }, meanRowEnds(fabric));
+  const piece = sizedPiece(panel, { ...sizeTable(document).sizes(swatch.id), usual }, meanRowEnds(fabric));
   const repeats = repeatOf(fabric);
   return {
     counted: reading.counted,

@@ -1,4 +1,4 @@
-import { footAt, heightAt, type Layer } from './layers.ts';
+import { footAt, heightAt, type Layer, reach } from './layers.ts';
 
 /** Whether a piece lies flat, and where it begins not to. */
 export type Flatness =
@@ -98,7 +98,9 @@ function middleOf(layers: readonly Layer[]): Level[] {
   }
   return whole.flatMap((level, i) => {
     const [from, to] = between.get(i) ?? [0, 0];
-    return to > from && i >= (rows[0] ?? 0) ? [{ ...level, length: level.length * (to - from) }] : [];
+    const layer = layers[i];
+    const length = layer ? reach(layer, to) - reach(layer, from) : 0;
+    return to > from && i >= (rows[0] ?? 0) ? [{ ...level, length }] : [];
   });
 }
 

@@ -1,7 +1,7 @@
 import { along, distance, type Point } from '../../geometry/index.ts';
 import { type Band, bandsOf } from './bands.ts';
 import { begun } from './begin.ts';
-import type { Layer } from './layers.ts';
+import type { Layer, Tread } from './layers.ts';
 import { type Net, type NodeRow, netOf, type Place } from './net.ts';
 import { relax } from './relax.ts';
 
@@ -30,14 +30,14 @@ export interface LaidFlat {
  * stitch its height over what it is worked into, and the squares between them do not lean. What cannot lie flat is
  * pulled and pushed as little as may be. Knows nothing of shapes: a rectangle, a fan, a disc come of their counts.
  *
- * @param first mm along what the first row stands on; 0 for a ring.
+ * @param first what the first row stands on; of no length for a ring.
  */
-export function layFlat(layers: readonly Layer[], first: number): LaidFlat {
+export function layFlat(layers: readonly Layer[], first: Tread): LaidFlat {
   const bands = bandsOf(layers);
   const net = netOf(bands, first);
-  const [x, y] = begun(net, bands, first);
+  const [x, y] = begun(net, bands, first.length);
   relax(net, x, y);
-  return laid(net, bands, x, y, first);
+  return laid(net, bands, x, y, first.length);
 }
 
 /** The net as rows of points, turned so that its first row runs to the right. */

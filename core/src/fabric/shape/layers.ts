@@ -1,6 +1,7 @@
 import { heightByPitch, STITCHES } from '../../stitches/index.ts';
-import type { CountedRow } from '../count/count-row.ts';
-import type { TopKind } from '../count/tops.ts';
+import type { ProgramRow } from '../count/count-program.ts';
+import { bordersOf, sectionsOfRows } from '../count/sections.ts';
+import type { TopKind, Tops } from '../count/tops.ts';
 import { type SeenTop, seenFrom, seenTops } from '../seen.ts';
 
 /** How large stitches come out. */
@@ -10,6 +11,11 @@ export interface Sizes {
   /** Height of a row of the swatch's own stitch, mm, and how many pitches high that stitch usually is. */
   readonly row: number;
   readonly usual: number;
+}
+
+/** A block of so many stitches of what a piece begins on, in which stitches come out at sizes of their own. */
+export interface SizedSection extends Sizes {
+  readonly stitches: number;
 }
 
 /** Height of a slip stitch as a share of a low stitch: it lies along the row it is worked into; less so with the yarn laid over. */
@@ -31,8 +37,9 @@ export function heightOf(kind: TopKind, { row, usual }: Sizes): number {
 export interface Layer {
   readonly number: number;
   readonly many: number;
-  /** mm along its tops. */
+  /** mm along its tops, and along each of them. */
   readonly length: number;
+  readonly widths: readonly number[];
   /** Worked round: its ends meet. */
   readonly round: boolean;
   /** What each top is, seen from in front. */
@@ -43,20 +50,27 @@ export interface Layer {
   readonly feet: readonly number[];
   readonly left: number;
   readonly right: number;
+  /** Tops, from the left, after which another section begins. */
+  readonly borders: readonly number[];
 }
 
 /**
  * The layers of counted rows. A row that is turned meets the row below from its other end; a round does not.
  *
  * @param first places of what the first row stands on; none for a ring.
+ * @param sections side by side, in which stitches come out at sizes of their own; none where all are alike.
  */
 export function layersOf(
-  rows: ReadonlyArray<
-    Pick<CountedRow, 'tops' | 'before'> & { readonly number: number; readonly round: boolean }
-  >,
+  rows: ReadonlyArray<Pick<ProgramRow, 'tops' | 'before' | 'number' | 'round'>>,
   first: number,
   sizes: Sizes,
+  sections: readonly SizedSection[] = [],
 ): Layer[] {
+  const within = sectionsOfRows(
+    rows,
+    first,
+    sections.map(({ stitches }) => stitches),
+  );
   let below = first;
   // The chain runs to the left, the first row back over it to the left again: seen from in front it is the other way.
   let rightwards = true;
@@ -67,20 +81,24 @@ export function layersOf(
     const mirrored = !round && !rightwards;
     // Chains that were passed over to turn are no part of what it stands on.
     const passed = i === 0 && first > 0 ? row.before : 0;
-    const layer = layerOf(tops, passed, Math.max(1, below), sizes);
+    const sizeOf = (top: number) => sections[within[i]?.[top] ?? 0] ?? sizes;
+    const layer = layerOf(tops, passed, Math.max(1, below), sizeOf);
     below = many;
     if (!round) rightwards = !rightwards;
-    const met = { number, many, length: many * sizes.pitch, round, ...layer };
+    const borders = bordersOf(within[i] ?? []);
+    const met = { number, many, round, length: sum(layer.widths), borders, ...layer };
     return [mirrored ? seenFromBehind(met) : met];
   });
 }
 
+const sum = (list: readonly number[]) => list.reduce((all, one) => all + one, 0);
+
 function layerOf(
-  tops: CountedRow['tops'],
+  tops: Tops,
   passed: number,
   below: number,
-  sizes: Sizes,
-): Pick<Layer, 'tops' | 'heights' | 'feet' | 'left' | 'right'> {
+  sizeOf: (top: number) => Sizes,
+): Pick<Layer, 'tops' | 'widths' | 'heights' | 'feet' | 'left' | 'right'> {
   const { kind, from, to } = tops;
   const at = (list: readonly number[], i: number) => list[i] ?? 0;
   const feet = kind.map((_, i) => {
@@ -93,7 +111,8 @@ function layerOf(
   });
   return {
     tops: seenTops(tops),
-    heights: kind.map((one) => (one === 'chain' ? sizes.row : heightOf(one, sizes))),
+    widths: kind.map((_, i) => sizeOf(i).pitch),
+    heights: kind.map((one, i) => (one === 'chain' ? sizeOf(i).row : heightOf(one, sizeOf(i)))),
     feet,
     left: (at(from, 0) - passed) / below,
     right: (at(to, kind.length - 1) - passed) / below,
@@ -104,8 +123,10 @@ function layerOf(
 const seenFromBehind = (layer: Layer): Layer => ({
   ...layer,
   tops: layer.tops.map(seenFrom).reverse(),
+  widths: [...layer.widths].reverse(),
   heights: [...layer.heights].reverse(),
   feet: layer.feet.map((foot) => 1 - foot).reverse(),
+  borders: layer.borders.map((border) => layer.many - border).reverse(),
   left: 1 - layer.right,
   right: 1 - layer.left,
 });
@@ -126,4 +147,39 @@ export function footAt({ feet, left, right, many }: Layer, share: number): numbe
 export function heightAt({ heights, many }: Layer, share: number): number {
   const place = Math.min(many - 1, Math.max(0, Math.floor(share * many)));
   return heights[place] ?? 0;
+}
+
+/** What a layer, or the chain below all, is along its tops. */
+export type Tread = Pick<Layer, 'length' | 'widths'>;
+
+/** The chain a piece begins on: so many places, each as wide as its section's stitches. */
+export function treadOf(first: number, sizes: Sizes, sections: readonly SizedSection[] = []): Tread {
+  const own = sections.flatMap(({ stitches, pitch }) => Array.from({ length: stitches }, () => pitch));
+  const rest = sections.at(-1)?.pitch ?? sizes.pitch;
+  const widths = Array.from({ length: first }, (_, place) => own[place] ?? rest);
+  return { length: sum(widths), widths };
+}
+
+/** A tread whose tops are all of one width. */
+export const evenTread = (length: number): Tread => ({ length, widths: length > 0 ? [length] : [] });
+
+/** How far from its left end a share of its tops reaches, mm. */
+export function reach({ length, widths }: Tread, share: number): number {
+  const place = share * widths.length;
+  const whole = Math.min(widths.length, Math.max(0, Math.floor(place)));
+  if (widths.length === 0 || whole === widths.length) return length * Math.min(1, Math.max(0, share));
+  return startOf(widths, whole) + (place - whole) * (widths[whole] ?? 0);
+}
+
+const starts = new WeakMap<readonly number[], Float64Array>();
+
+/** Where the top of this place begins, mm: added up once for each row. */
+function startOf(widths: readonly number[], place: number): number {
+  let own = starts.get(widths);
+  if (!own) {
+    own = new Float64Array(widths.length);
+    for (let i = 1; i < widths.length; i++) own[i] = (own[i - 1] ?? 0) + (widths[i - 1] ?? 0);
+    starts.set(widths, own);
+  }
+  return own[place] ?? 0;
 }

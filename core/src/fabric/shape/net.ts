@@ -1,5 +1,6 @@
 import type { Point } from '../../geometry/index.ts';
 import { type Band, PARTS } from './bands.ts';
+import { reach, type Tread } from './layers.ts';
 
 /** A place between two nodes. */
 export interface Place {
@@ -33,7 +34,8 @@ export interface Net {
   readonly parts: readonly Part[];
 }
 
-export function netOf(bands: readonly Band[], first: number): Net {
+/** @param first what the first row stands on; of no length for a ring. */
+export function netOf(bands: readonly Band[], first: Tread): Net {
   const round = bands[0]?.layer.round ?? false;
   const nodes = round ? 2 * PARTS : PARTS + 1;
   const rows: NodeRow[] = [];
@@ -42,28 +44,33 @@ export function netOf(bands: readonly Band[], first: number): Net {
     rows.push({ first: count, nodes: many, ring });
     count += many;
   };
-  put(first > 0 ? nodes : 1, round && first > 0);
+  put(first.length > 0 ? nodes : 1, round && first.length > 0);
   for (const _ of bands) put(nodes, round);
   const parts: Part[] = [];
   bands.forEach((band, r) => {
     const [below, row] = [rows[r], rows[r + 1]];
     if (!below || !row) return;
-    const lower = bands[r - 1]?.layer.length ?? first;
+    const lower: Tread = bands[r - 1]?.layer ?? first;
     const many = partsOf(row);
     for (let k = 0; k < many; k++) {
       const [from, to] = [k / many, (k + 1) / many];
       const [left, right] = [band.footAt(from), band.footAt(to)];
-      const top = band.layer.length / many;
-      const bottom = Math.abs(right - left) * lower;
+      const top = reach(band.layer, to) - reach(band.layer, from);
+      const bottom = Math.abs(reach(lower, right) - reach(lower, left));
       const [a, b] = [row.first + k, row.first + ((k + 1) % row.nodes)];
       parts.push({
         corners: [{ a, b: a, t: 0 }, { a: b, b, t: 0 }, placeOn(below, right), placeOn(below, left)],
-        rest: trapezium(top, bottom, band.heightAt((from + to) / 2)),
+        rest: trapezium(top, bottom, heightWithin(band, from, to)),
       });
     }
   });
   return { count, rows, parts };
 }
+
+/** How high a part stands, one place with another. */
+const heightWithin = ({ heightAt }: Band, from: number, to: number) =>
+  LOOKED_AT.reduce((sum, share) => sum + heightAt(from + share * (to - from)), 0) / LOOKED_AT.length;
+const LOOKED_AT = [1 / 6, 1 / 2, 5 / 6];
 
 /** Corners round their middle: upper left, upper right, lower right, lower left. Between rows it is as high as its stitches. */
 function trapezium(top: number, bottom: number, height: number): Point[] {

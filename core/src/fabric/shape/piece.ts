@@ -3,7 +3,7 @@ import { STITCHES, type Stitch } from '../../stitches/index.ts';
 import { type CountedProgram, chainOf } from '../count/count-program.ts';
 import { type Flatness, flatness } from './flatness.ts';
 import { type LaidFlat, layFlat } from './lay-flat.ts';
-import { layersOf, type Sizes } from './layers.ts';
+import { layersOf, type SizedSection, type Sizes, treadOf } from './layers.ts';
 import { type Side, sidesOf } from './outline.ts';
 import { type RowLine, rowLines } from './row-lines.ts';
 
@@ -26,18 +26,20 @@ export interface WorkedPiece {
  * The shape that counts make.
  *
  * @param rowEndRate insertions of one row's end.
+ * @param sections side by side, where not all stitches are of one size.
  * @returns nothing where there are no rows.
  */
 export function workedPiece(
   program: CountedProgram,
   sizes: Sizes,
   rowEndRate: number,
+  sections: readonly SizedSection[] = [],
 ): WorkedPiece | undefined {
   const first = chainOf(program);
-  const layers = layersOf(program.rows, first, sizes);
+  const layers = layersOf(program.rows, first, sizes, sections);
   if (layers.length === 0) return undefined;
-  const long = first * sizes.pitch;
-  const laid = layFlat(layers, long);
+  const tread = treadOf(first, sizes, sections);
+  const laid = layFlat(layers, tread);
   const sides = sidesOf(laid, first, rowEndRate);
   const outline = sides.flatMap(({ path }) => path.slice(0, -1));
   let widest = { row: 0, width: 0 };
@@ -51,7 +53,7 @@ export function workedPiece(
     rows: rowLines(laid, layers),
     sides,
     outline,
-    flatness: flatness(layers, long),
+    flatness: flatness(layers, tread.length),
     widest,
     height: extent(outline).height,
   };

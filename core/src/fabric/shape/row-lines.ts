@@ -41,6 +41,8 @@ export interface StitchPlace {
   readonly is: SeenTop;
   readonly top: Point;
   readonly foot: Point;
+  /** How wide it is, mm. */
+  readonly wide: number;
 }
 
 /** Where each stitch of a row stands. */
@@ -49,5 +51,10 @@ export function stitchPlaces({ layer, line }: RowLine, below: readonly Point[]):
     is: layer.tops[j] ?? { kind: 'low', hold: 'both' },
     top: placeAt(line, (j + 0.5) / layer.many, layer.round),
     foot: placeAt(below, foot, layer.round),
+    wide: layer.widths[j] ?? 0,
   }));
 }
+
+/** Where sections meet in a row, from its left end. */
+export const borderPlaces = ({ layer, line }: RowLine): Point[] =>
+  layer.borders.map((border) => placeAt(line, border / layer.many, layer.round));

@@ -6,7 +6,7 @@ import { disc, halfDisc, shaped, writeRows } from '../generate/rows.ts';
 import { addTo, banded, decomposed, solve } from './banded.ts';
 import { flatness, flatnessText } from './flatness.ts';
 import { type LaidFlat, layFlat } from './lay-flat.ts';
-import { footAt, type Layer, layersOf } from './layers.ts';
+import { evenTread, footAt, type Layer, layersOf } from './layers.ts';
 import { workedPiece } from './piece.ts';
 import { stitchPlaces } from './row-lines.ts';
 import { sizedPiece } from './sized-piece.ts';
@@ -20,13 +20,14 @@ const evenRows = (counts: readonly number[], round = false): Layer[] =>
   counts.map((many, i) => ({
     number: i + 1,
     many,
-    length: many * SIZES.pitch,
+    ...evenTread(many * SIZES.pitch),
     round,
     tops: Array.from({ length: many }, () => ({ kind: 'low' as const, hold: 'both' as const })),
-    heights: Array.from({ length: many }, () => SIZES.row),
+    heights: Array.from({ length: Math.ceil(many) }, () => SIZES.row),
     feet: Array.from({ length: many }, (_, j) => (j + 0.5) / many),
     left: 0,
     right: 1,
+    borders: [],
   }));
 
 const ends = ({ rows }: LaidFlat): readonly [Point, Point] => {
@@ -39,7 +40,7 @@ const off = (value: number, wanted: number) => Math.abs(value / wanted - 1);
 
 describe('a piece laid out, against closed forms, within 1 % of length and 2 % of angle', () => {
   test('a rectangle: 40 stitches by 30 rows', () => {
-    const laid = layFlat(evenRows(Array.from({ length: 30 }, () => 40)), 240);
+    const laid = layFlat(evenRows(Array.from({ length: 30 }, () => 40)), evenTread(240));
     const [a, b] = ends(laid);
     expect(off(distance(a, b), 240)).toBeLessThan(1e-6);
     expect(off(a.y - (laid.base[0]?.y ?? 0), 171)).toBeLessThan(1e-6);
@@ -54,7 +55,7 @@ describe('a piece laid out, against closed forms, within 1 % of length and 2 % o
     [30, 0.5],
   ])('a sector: from %d stitches, %d more a row', (first, more) => {
     const counts = Array.from({ length: 24 }, (_, i) => first + (i + 1) * more);
-    const laid = layFlat(evenRows(counts), first * SIZES.pitch);
+    const laid = layFlat(evenRows(counts), evenTread(first * SIZES.pitch));
     const turn = (more * SIZES.pitch) / SIZES.row;
     const [inner, height] = [(first * SIZES.pitch) / turn, 24 * SIZES.row];
     const [a, b] = ends(laid);
@@ -68,7 +69,7 @@ describe('a piece laid out, against closed forms, within 1 % of length and 2 % o
 
   test.each([6, 5.97])('a disc of %d more a round: as far out as its rounds are high', (more) => {
     const counts = Array.from({ length: 20 }, (_, i) => Math.max(1, Math.round(more * (i + 1))));
-    const laid = layFlat(evenRows(counts, true), 0);
+    const laid = layFlat(evenRows(counts, true), evenTread(0));
     const rim = laid.rows.at(-1)?.nodes ?? [];
     const across = distance(rim[0] ?? { x: 0, y: 0 }, rim[rim.length / 2] ?? { x: 0, y: 0 });
     expect(off(across, 2 * 20 * SIZES.row)).toBeLessThan(0.01);
@@ -76,7 +77,7 @@ describe('a piece laid out, against closed forms, within 1 % of length and 2 % o
 
   test('a half disc from a ring, by half of it all round', () => {
     const counts = Array.from({ length: 20 }, (_, i) => 3 * (i + 1));
-    const laid = layFlat(evenRows(counts), 0);
+    const laid = layFlat(evenRows(counts), evenTread(0));
     const [a, b] = ends(laid);
     const turn = (3 * SIZES.pitch) / SIZES.row;
     expect(off(distance(a, b), 2 * 20 * SIZES.row * Math.sin(turn / 2))).toBeLessThan(0.01);

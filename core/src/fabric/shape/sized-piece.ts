@@ -1,6 +1,6 @@
 import type { Point } from '../../geometry/index.ts';
 import type { CountedProgram } from '../count/count-program.ts';
-import type { Layer, Sizes } from './layers.ts';
+import type { Layer, SizedSection, Sizes } from './layers.ts';
 import { type WorkedPiece, workedPiece } from './piece.ts';
 
 /** Shapes that have been worked out, by how wide a stitch is for its height: how large it is changes no shape. */
@@ -13,14 +13,25 @@ export function sizedPiece(
   program: CountedProgram,
   sizes: Sizes,
   rowEndRate: number,
+  sections: readonly SizedSection[] = [],
 ): WorkedPiece | undefined {
   const { pitch, row, usual } = sizes;
   const shapes = known.get(program) ?? new Map<string, WorkedPiece | undefined>();
   known.set(program, shapes);
-  const key = `${pitch / row} ${usual} ${rowEndRate}`;
+  const own = sections.map((section) => ({
+    ...section,
+    pitch: section.pitch / row,
+    row: section.row / row,
+  }));
+  const key = [
+    pitch / row,
+    usual,
+    rowEndRate,
+    ...own.flatMap((one) => [one.stitches, one.pitch, one.row, one.usual]),
+  ].join(' ');
   if (!shapes.has(key)) {
     if (shapes.size >= MOST_KNOWN) shapes.clear();
-    shapes.set(key, workedPiece(program, { pitch: pitch / row, row: 1, usual }, rowEndRate));
+    shapes.set(key, workedPiece(program, { pitch: pitch / row, row: 1, usual }, rowEndRate, own));
   }
   const piece = shapes.get(key);
   return piece && scaled(piece, row);
@@ -31,6 +42,7 @@ function scaled(piece: WorkedPiece, by: number): WorkedPiece {
   const layerOf = (layer: Layer): Layer => ({
     ...layer,
     length: layer.length * by,
+    widths: layer.widths.map((width) => width * by),
     heights: layer.heights.map((height) => height * by),
   });
   const { laid, rows, sides, outline, flatness, widest, height } = piece;
