@@ -17,18 +17,23 @@ const RULES = { terms: 'us', turning: 'does-not-count', usual: 'low' } as const;
 
 /** Rows of so many stitches, each row's evenly over the row below's: what the closed forms are of. */
 const evenRows = (counts: readonly number[], round = false): Layer[] =>
-  counts.map((many, i) => ({
-    number: i + 1,
-    many,
-    ...evenTread(many * SIZES.pitch),
-    round,
-    tops: Array.from({ length: many }, () => ({ kind: 'low' as const, hold: 'both' as const })),
-    heights: Array.from({ length: Math.ceil(many) }, () => SIZES.row),
-    feet: Array.from({ length: many }, (_, j) => (j + 0.5) / many),
-    left: 0,
-    right: 1,
-    borders: [],
-  }));
+  counts.map((exact, i) => {
+    // Half a stitch more a row is as long as that; tops there are whole ones.
+    const many = Math.ceil(exact);
+    const each = Array.from({ length: many }, (_, j) => j);
+    return {
+      number: i + 1,
+      many,
+      ...evenTread(exact * SIZES.pitch),
+      round,
+      tops: each.map(() => ({ kind: 'low' as const, hold: 'both' as const })),
+      heights: each.map(() => SIZES.row),
+      feet: each.map((j) => (j + 0.5) / many),
+      left: 0,
+      right: 1,
+      borders: [],
+    };
+  });
 
 const ends = ({ rows }: LaidFlat): readonly [Point, Point] => {
   const nodes = rows.at(-1)?.nodes ?? [];
