@@ -1,5 +1,11 @@
 import { type BagDocument, type Panel, type Swatch, swatchOf } from '../document/index.ts';
-import { type CountedProgram, countedPanel, type Sizes, sizedPiece, type WorkedPiece } from '../fabric/index.ts';
+import {
+  type CountedProgram,
+  countedPanel,
+  type Sizes,
+  sizedPiece,
+  type WorkedPiece,
+} from '../fabric/index.ts';
 import { rateOf, usualHeight } from './swatch-fabric.ts';
 
 /**

@@ -152,8 +152,7 @@ export function effortOf(
       put('pieces', pieces.length * motifStitches(motif, make.rounds), motif.swatch);
       continue;
     }
-    for (const piece of pieces)
-      if (piece.make.of === 'panel') panel(piece, piece.make.rows);
+    for (const piece of pieces) if (piece.make.of === 'panel') panel(piece, piece.make.rows);
   }
   const { edging } = graph.trim ?? {};
   if (edging) put('edge', edgeStitches(edges), edging.swatch);

@@ -29,7 +29,15 @@ export function rowsPicture(document: BagDocument, piece: Piece): string | undef
   const perMm = Math.min(PER_MM, MOST_PIXELS / Math.max(width, height));
   const yarns = rowColours(document, piece);
   const colours = worked.rows.map(({ layer }) => yarnOf(document, yarns(layer.number)).colour);
-  const key = ['rows', panel.terms, panel.rows, JSON.stringify(worked.outline), perMm, make.placed, colours.join()];
+  const key = [
+    'rows',
+    panel.terms,
+    panel.rows,
+    JSON.stringify(worked.outline),
+    perMm,
+    make.placed,
+    colours.join(),
+  ];
   return painted(key.join(' '), { width: width * perMm, height: height * perMm }, (context) => {
     // Pictures are drawn y down.
     const onto: Affine = after([perMm, 0, 0, -perMm, 0, height * perMm], make.placed ?? [1, 0, 0, 1, 0, 0]);

@@ -34,6 +34,7 @@ const FIRST: { readonly [K in Wish['of']]: Extract<Wish, { of: K }> } = {
   shells: { of: 'shells', each: 5, gap: 2 },
   disc: { of: 'disc', more: 6, rounds: 8 },
   'half-disc': { of: 'half-disc', first: 7, more: 6, rows: 8 },
+  sections: { of: 'sections', rows: 12 },
 };
 
 /** Rows that Fennot writes, by what they are to come to. */

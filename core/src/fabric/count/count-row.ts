@@ -53,7 +53,7 @@ export interface CountedRow {
 const standsFor = (chains: number): Stitch => (chains <= 2 ? 'mid' : chains === 3 ? 'tall' : 'high');
 
 /** How many places of the row below instructions use, at least: those that go on to the end, none. */
-function leastUse(instructions: readonly Instruction[]): number {
+export function leastUse(instructions: readonly Instruction[]): number {
   return instructions.reduce((sum, one) => sum + usesOf(one), 0);
 }
 
@@ -258,14 +258,19 @@ class RowCount {
     for (let k = 0; k < one.many; k++) {
       this.step();
       if (one.into === 'space') this.takeSpace(this.stitch, one.makes, one.span);
-      else if (one.into === 'same') this.again(this.stitch, one.makes);
+      else if (one.into === 'same') this.again(this.stitch, one.makes, one.span);
       else if (one.into === 'ring') for (let i = 0; i < one.makes; i++) this.out.put(this.stitch, 0, 0);
       else this.take(this.stitch, one.takes, one.makes, one.span);
     }
   }
 
   /** One more into the place of the last: that place is an increase. */
-  private again(kind: StitchKind, makes: number): void {
+  private again(kind: StitchKind, makes: number, span: Span): void {
+    // At the beginning it is the first, or the one where yarn was joined.
+    if (this.out.many === 0 && !this.onRing) {
+      this.take(kind, 1, makes, span);
+      return;
+    }
     const [from, to] = this.last;
     const at = this.out.many - 1;
     if (at >= 0 && this.increases.at(-1) !== at) this.increases.push(at);

@@ -2,6 +2,7 @@ import { STITCHES, type Stitch, type Terms } from '../../stitches/index.ts';
 import type { CountedProgram } from '../count/count-program.ts';
 import { writeRow } from '../shorthand/write-row.ts';
 import { disc, halfDisc, shaped, shells, type Where, writeRows } from './rows.ts';
+import { type Block, sideBySide } from './side-by-side.ts';
 import { plain } from './spread.ts';
 
 /** Rows that a maker wants written. */
@@ -13,7 +14,9 @@ export type Wish =
   | { readonly of: 'disc'; readonly more: number; readonly rounds: number }
   | { readonly of: 'half-disc'; readonly first: number; readonly more: number; readonly rows: number }
   /** A last row of shells, of so many each, with so many passed over at either side. */
-  | { readonly of: 'shells'; readonly each: number; readonly gap: number };
+  | { readonly of: 'shells'; readonly each: number; readonly gap: number }
+  /** The sections of a panel side by side, each in its own fabric. */
+  | { readonly of: 'sections'; readonly rows: number };
 
 /** Rows that were written, with what is to be said of them; or why they cannot be. */
 export type Granted =
@@ -22,9 +25,19 @@ export type Granted =
 
 const no = (problem: string): Granted => ({ ok: false, problem });
 
-/** Writes rows to go on a program with, in its terms. */
-export function grant(wish: Wish, program: CountedProgram, stitch: Stitch): Granted {
+/**
+ * Writes rows to go on a program with, in its terms.
+ *
+ * @param blocks the sections of the panel, where it has any.
+ */
+export function grant(
+  wish: Wish,
+  program: CountedProgram,
+  stitch: Stitch,
+  blocks: readonly Block[] = [],
+): Granted {
   const { terms } = program.rules;
+  if (wish.of === 'sections') return inSections(wish.rows, program, blocks);
   const last = program.rows.at(-1);
   if (wish.of === 'disc' || wish.of === 'half-disc') return fromRing(wish, program, stitch);
   if (!last || last.makes === 0) return no('There is no row to go on from yet.');
@@ -86,6 +99,28 @@ function straight(
   );
   const numbers = rows === 1 ? `${what} ${next}` : `${what}s ${next}-${next + rows - 1}`;
   return { ok: true, text: `${numbers}: ${row} (${makes})`, note: `${makes} in each.` };
+}
+
+function inSections(
+  rows: number,
+  { chain, rows: before, rules: { terms } }: CountedProgram,
+  blocks: readonly Block[],
+): Granted {
+  if (blocks.length < 2) return no('The panel has no sections side by side.');
+  if (before.length > 0 || chain !== undefined)
+    return no('Sections begin with a chain: their rows go into a panel that has none yet.');
+  const written = sideBySide(blocks, rows, terms);
+  if (!written.ok) return written;
+  let passed = 0;
+  const borders = blocks.slice(0, -1).map(({ stitches }) => {
+    passed += stitches;
+    return passed;
+  });
+  return {
+    ok: true,
+    text: written.text,
+    note: `${blocks.map(({ stitches, name }) => `${stitches} in ${name}`).join(', ')}: markers after stitch ${borders.join(' and ')} of row 1.`,
+  };
 }
 
 function fromRing(

@@ -8,6 +8,8 @@ export interface Place {
   /** It is the place of this number that is meant, counted from where the row begins. */
   readonly at?: number;
   readonly fromHook?: boolean;
+  /** What of the stitch there is taken hold of, where it says so. */
+  readonly hold?: Hold;
   /** So many are said of each place, not of all together. */
   readonly every?: boolean;
 }
@@ -22,6 +24,10 @@ export interface Named {
 export interface Tail {
   readonly together?: { readonly of?: number | undefined; readonly many?: number } | undefined;
   readonly place?: Place | undefined;
+  /** A second place for the same: `in first st and in each st across`. */
+  readonly also?: Place | undefined;
+  /** How often all of it is done. */
+  readonly again?: number | undefined;
   readonly before?: number | undefined;
 }
 
@@ -39,16 +45,30 @@ const plainly = (stitch: StitchKind, span: Span): Work => ({
   span,
 });
 
+/** Instructions so many times over. */
+export function repeated(parts: readonly Instruction[], { again }: Tail, span: Span): Instruction[] {
+  if (again === undefined || again === 1) return [...parts];
+  const [only] = parts;
+  // `dec x6` is six of them.
+  if (parts.length === 1 && only?.do === 'work') return [{ ...only, many: only.many * again }];
+  return [{ do: 'repeat', parts, times: { of: 'times', many: again }, span }];
+}
+
 /** A stitch with the number before it and its tail, as instructions. */
 export function worked(named: Named, lead: number | undefined, tail: Tail, span: Span): Instruction[] {
-  const { together, place } = tail;
+  const { together, place, also, before } = tail;
+  if (also)
+    return [
+      ...worked(named, lead, { together, place }, span),
+      ...worked(named, lead, { place: also, before }, span),
+    ];
   if (together && !('many' in together)) {
     // `2 dc3tog`, or `3 dc tog`.
     const [takes, many] = together.of === undefined ? [lead ?? 2, undefined] : [together.of, lead];
     return turnedInto({ takes, makes: 1 }, named, many, tail, span);
   }
   const many = together?.many ?? lead ?? 1;
-  const base = { ...plainly(named.stitch, span), hold: named.hold };
+  const base = { ...plainly(named.stitch, span), hold: place?.hold ?? named.hold };
   if (!place) return reaching({ ...base, many }, tail);
   if (place.into === 'ring' || place.into === 'same') return [{ ...base, into: place.into, takes: 0, many }];
   if (place.at !== undefined) {

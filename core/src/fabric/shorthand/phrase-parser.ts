@@ -64,6 +64,7 @@ export abstract class PhraseParser extends EmbeddedActionsParser {
     [t.BUNCH.puff, 'puff'],
     [t.BUNCH.popcorn, 'popcorn'],
     [t.BUNCH.cluster, 'cluster'],
+    [t.Crab, 'low'],
   ]);
 
   protected readonly hold = this.oneOf<Hold>('hold', [
@@ -133,7 +134,19 @@ export abstract class PhraseParser extends EmbeddedActionsParser {
   /** How many are left behind it: `to end`, `across`, `to last 3 sts`. */
   protected readonly reach = this.RULE('reach', (): number =>
     this.OR([
-      { ALT: () => this.SUBRULE(this.allAlong) },
+      {
+        ALT: () => {
+          const all = this.SUBRULE(this.allAlong);
+          const but = this.OPTION({
+            GATE: () => tokenMatcher(this.LA(2), t.Last),
+            DEF: () => {
+              this.CONSUME1(t.To);
+              return this.SUBRULE1(this.lastOnes);
+            },
+          });
+          return but ?? all;
+        },
+      },
       {
         ALT: () => {
           this.CONSUME(t.To);
@@ -209,10 +222,17 @@ export abstract class PhraseParser extends EmbeddedActionsParser {
     this.OPTION1(() => this.SUBRULE(this.number));
   });
 
+  /** `in next st`, `in blo of each st`, `in blo`. */
   protected readonly into = this.RULE('into', (): Place => {
     this.CONSUME(t.In);
-    this.OPTION(() => this.SUBRULE(this.hold));
-    return this.SUBRULE(this.place);
+    const hold = this.OPTION(() => this.SUBRULE(this.hold));
+    const place = this.OPTION1({
+      GATE: () => hold === undefined || !tokenMatcher(this.LA(1), t.TurningChain),
+      DEF: () => this.SUBRULE(this.place),
+    });
+    return this.ACTION(
+      (): Place => ({ ...(place ?? { into: 'stitch', many: undefined }), ...(hold && { hold }) }),
+    );
   });
   protected readonly place = this.RULE(
     'place',
@@ -231,6 +251,14 @@ export abstract class PhraseParser extends EmbeddedActionsParser {
           ALT: (): Place => {
             this.CONSUME(t.Same);
             this.OPTION(() => this.SUBRULE1(this.what));
+            this.OPTION1(() => {
+              this.CONSUME(t.As);
+              this.OR2([
+                { ALT: () => this.SUBRULE(this.measured) },
+                { ALT: () => this.CONSUME(t.Join) },
+                { ALT: () => this.SUBRULE(this.lastPlace) },
+              ]);
+            });
             return { into: 'same', many: undefined };
           },
         },
@@ -240,12 +268,29 @@ export abstract class PhraseParser extends EmbeddedActionsParser {
             return { into: 'stitch', many: undefined };
           },
         },
+        {
+          ALT: (): Place => {
+            this.CONSUME(t.Rest);
+            return { into: 'stitch', many: 'each', every: true };
+          },
+        },
         { ALT: (): Place => ({ into: this.SUBRULE2(this.what), many: undefined }) },
       ]),
   );
+  protected readonly lastPlace = this.RULE('lastPlace', (): void => {
+    this.CONSUME(t.Last);
+    this.OPTION(() => this.SUBRULE(this.what));
+  });
   protected readonly eachOf = this.RULE('eachOf', (): Place => {
     this.CONSUME(t.Each);
-    this.OPTION(() => this.CONSUME(t.Next));
+    this.OPTION(() => {
+      this.OR([
+        { ALT: () => this.CONSUME(t.Next) },
+        { ALT: () => this.CONSUME(t.Last) },
+        { ALT: () => this.CONSUME(t.Ordinal) },
+        { ALT: () => this.CONSUME(t.End) },
+      ]);
+    });
     const many = this.OPTION1(() => this.SUBRULE(this.number));
     const what = this.OPTION2(() => this.SUBRULE(this.what));
     return { into: what ?? 'stitch', many: many ?? 'each', every: true };
@@ -257,6 +302,12 @@ export abstract class PhraseParser extends EmbeddedActionsParser {
         ALT: () => {
           this.OR1([{ ALT: () => this.CONSUME(t.Next) }, { ALT: () => this.CONSUME(t.Last) }]);
           return this.OPTION(() => this.SUBRULE(this.number));
+        },
+      },
+      {
+        ALT: () => {
+          this.OR2([{ ALT: () => this.CONSUME(t.Ordinal) }, { ALT: () => this.CONSUME(t.End) }]);
+          return this.SUBRULE2(this.number);
         },
       },
       { ALT: () => this.SUBRULE1(this.number) },
@@ -272,11 +323,39 @@ export abstract class PhraseParser extends EmbeddedActionsParser {
   });
 
   protected readonly tail = this.RULE('tail', (): Tail => {
-    const together = this.OPTION(() => this.SUBRULE(this.together));
+    const together = this.OPTION({
+      GATE: () => this.countsBefore(),
+      DEF: () => this.SUBRULE(this.together),
+    });
     const place = this.OPTION1(() => this.SUBRULE(this.into));
-    const before = this.OPTION2(() => this.SUBRULE(this.reach));
-    return { together, place, before };
+    const also = this.OPTION2({
+      GATE: () => place !== undefined && this.LA(1).image === 'and' && tokenMatcher(this.LA(2), t.In),
+      DEF: () => {
+        this.CONSUME(t.Apart);
+        return this.SUBRULE1(this.into);
+      },
+    });
+    const again = this.OPTION3(() => this.SUBRULE(this.howOften));
+    const before = this.OPTION4({
+      GATE: () => !tokenMatcher(this.LA(2), t.Join),
+      DEF: () => this.SUBRULE(this.reach),
+    });
+    return { together, place, also, again, before };
   });
+  /** Whether a number that comes next belongs to the stitch before it. */
+  private countsBefore(): boolean {
+    const [one, two, three, four] = [this.LA(1), this.LA(2), this.LA(3), this.LA(4)];
+    if (tokenMatcher(one, t.Next)) return tokenMatcher(three, t.Together) || tokenMatcher(four, t.Together);
+    if (!tokenMatcher(one, t.Numeral)) return true;
+    return two.image === '' || [t.Together, ...ENDS].some((end) => tokenMatcher(two, end));
+  }
+  protected readonly howOften = this.RULE('howOften', (): number =>
+    this.OR([
+      { ALT: () => this.SUBRULE(this.behindTimes) },
+      { ALT: () => this.SUBRULE(this.beforeTimes) },
+      { ALT: () => this.SUBRULE(this.onceOrTwice) },
+    ]),
+  );
   protected readonly together = this.RULE(
     'together',
     (): NonNullable<Tail['together']> =>
@@ -297,10 +376,19 @@ export abstract class PhraseParser extends EmbeddedActionsParser {
         },
         {
           // `sc 5, inc`: a number belongs to the stitch before it where no other follows.
-          GATE: () => this.LA(2).image === '' || ENDS.some((end) => tokenMatcher(this.LA(2), end)),
+          GATE: () => !tokenMatcher(this.LA(2), t.Together),
           ALT: () => ({ many: this.SUBRULE1(this.number) }),
         },
-        { ALT: () => ({ many: this.SUBRULE(this.behindTimes) }) },
+        {
+          // `sc next 2 sts together`
+          ALT: () => {
+            this.CONSUME(t.Next);
+            const many = this.SUBRULE2(this.number);
+            this.OPTION(() => this.SUBRULE(this.what));
+            this.CONSUME2(t.Together);
+            return { of: many };
+          },
+        },
       ]),
   );
 }

@@ -69,7 +69,7 @@ const AGAIN =
 const REPEAT =
   /^\s*(?:repeat|rep|work)\s+(?:the\s+)?(?:last\s+)?(?:rows?|r|rounds?|rnds?)\s*(\d+)(?:\s*(?:-|–|to|and|&)\s*(\d+))?(?:\s+(?:for|throughout|to|as|until|again|over)\b[^:]*)?\s*\.?\s*$/i;
 const COUNT =
-  /(?:[([{]\s*(\d+)\s*(?:[a-z.-]+\s*){0,4}[)\]}]|(?:=|\s[–—-])\s*(\d+)\s*(?:sts?|stitches)?|[,;.]\s*(\d+)\s+(?:sts|stitches)(?:\s+in\s+all)?)\s*\.?\s*$/i;
+  /(?:[([{]\s*(\d+)\s*(?:[a-z.-]+\s*){0,4}[)\]}]|(?:=|\s[–—-]{1,3})\s*(\d+)\s*(?:sts?|stitches)?|[,;.:]\s*(\d+)\s+(?:sts|stitches)(?:\s+in\s+all)?)\s*\.?\s*$/i;
 
 const LENGTHS: Readonly<Record<string, number>> = {
   mm: 1,

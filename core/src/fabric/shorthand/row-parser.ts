@@ -1,9 +1,10 @@
-import type { IToken } from 'chevrotain';
+import { type IToken, tokenMatcher } from 'chevrotain';
 import type { Terms } from '../../stitches/index.ts';
-import type { Instruction, Problem, Times } from './instruction.ts';
-import { grouped, shell, turnedInto, vStitch, worked } from './made-of.ts';
+import type { Hold, Instruction, Problem, Times } from './instruction.ts';
+import { grouped, repeated, shell, turnedInto, vStitch, worked } from './made-of.ts';
 import { between, PhraseParser } from './phrase-parser.ts';
 import * as t from './tokens.ts';
+import { meantBy } from './vocabulary.ts';
 
 /** Words that belong to something before them: by themselves they are told. */
 const STRAY = [
@@ -22,15 +23,24 @@ const STRAY = [
     t.Same,
     t.Last,
   ],
-  [t.Stitches, t.Hook, t.Top, t.Rest, t.Unworked, t.Counts, t.Not, t.Evenly, t.Across, t.Around, t.Space],
+  [t.Stitches, t.Hook, t.Top, t.Rest, t.Unworked, t.Counts, t.Not, t.As, t.Across, t.Around, t.Space],
   [t.TurningChain, t.Ordinal],
 ].flat();
+
+/** What a row is begun with. */
+const OPENS: readonly Instruction['do'][] = ['chain', 'start', 'turn', 'join', 'ring', 'colour'];
+const HOLDS = [t.FrontPost, t.BackPost, t.BackLoop, t.FrontLoop, t.BothLoops];
 
 /**
  * Reads the words of one row. What it cannot read it leaves out and says so, and goes on behind it: a rule that fails
  * ends at the next thing that it knows. One parser reads all rows, one after another.
  */
 class RowParser extends PhraseParser {
+  /** What of every stitch is taken hold of, where the row says so once. */
+  held: Hold | undefined;
+  /** What is read stands behind a star that is not closed yet. */
+  inStar = false;
+
   constructor() {
     super();
     this.performSelfAnalysis();
@@ -39,25 +49,52 @@ class RowParser extends PhraseParser {
   /** Stitches, increases, decreases and chains, with how many of them, and into what. */
   private readonly stitches = this.RULE('stitches', (): Instruction[] => {
     const first = this.LA(1);
-    const lead = this.OPTION(() => this.SUBRULE(this.number));
+    const lead = this.OPTION(() => {
+      const many = this.SUBRULE(this.number);
+      this.OPTION4(() => this.CONSUME(t.TimesWord));
+      return many;
+    });
     const span = () => between(first, this.LA(0));
     return this.OR([
       {
         ALT: () => {
           const named = this.SUBRULE(this.name);
+          // `sc inc` is an increase in sc; `2 sc inc` two stitches, and then one.
+          const turned = this.OPTION3({
+            GATE: () => lead === undefined,
+            DEF: () => this.SUBRULE1(this.changed),
+          });
           const tail = this.SUBRULE(this.tail);
-          return this.ACTION(() => worked(named, lead, tail, span()));
+          // `sl st in first sc to join` closes a round.
+          const joins = this.OPTION5({
+            GATE: () => tokenMatcher(this.LA(2), t.Join),
+            DEF: () => {
+              this.CONSUME(t.To);
+              this.CONSUME(t.Join);
+              return true;
+            },
+          });
+          return this.ACTION((): Instruction[] => {
+            if (joins && named.stitch === 'slip') return [{ do: 'join', span: span() }];
+            const parts = turned
+              ? turnedInto(turned, named, lead, tail, span())
+              : worked(named, lead, tail, span());
+            return repeated(parts, tail, span());
+          });
         },
       },
       {
         ALT: () => {
           const changed = this.SUBRULE(this.changed);
           const tail = this.SUBRULE1(this.tail);
-          return this.ACTION(() => turnedInto(changed, undefined, lead, tail, span()));
+          return this.ACTION(() =>
+            repeated(turnedInto(changed, undefined, lead, tail, span()), tail, span()),
+          );
         },
       },
       {
         ALT: () => {
+          this.OPTION6(() => this.CONSUME(t.Stitches));
           this.CONSUME(t.Together);
           return this.ACTION(() =>
             turnedInto({ takes: lead ?? 2, makes: 1 }, undefined, undefined, {}, span()),
@@ -66,16 +103,38 @@ class RowParser extends PhraseParser {
       },
       {
         ALT: () => {
+          const token = this.CONSUME(t.SizedShell);
+          const tail = this.SUBRULE3(this.tail);
+          return this.ACTION(() => {
+            const { many, name } = t.sizeOfShell(token);
+            const { stitch } = meantBy(name, this.terms);
+            const shells = turnedInto(
+              { takes: 1, makes: many },
+              { stitch, hold: 'both' },
+              lead,
+              tail,
+              span(),
+            );
+            return repeated(shells, tail, span());
+          });
+        },
+      },
+      {
+        ALT: () => {
           const called = this.SUBRULE(this.called);
           const tail = this.SUBRULE2(this.tail);
-          return this.ACTION(() => called(lead, tail, span()));
+          return this.ACTION(() => repeated(called(lead, tail, span()), tail, span()));
         },
       },
       {
         ALT: () => {
           this.CONSUME(t.Chain);
           const many = this.OPTION1(() => this.SUBRULE1(this.number));
-          return this.ACTION((): Instruction[] => [{ do: 'chain', many: lead ?? many ?? 1, span: span() }]);
+          const counts = this.OPTION2(() => this.SUBRULE(this.remark));
+          return this.ACTION((): Instruction[] => [
+            { do: 'chain', many: lead ?? many ?? 1, span: span() },
+            ...(counts === undefined ? [] : [{ do: 'chain' as const, many: 0, counts, span: span() }]),
+          ]);
         },
       },
     ]);
@@ -90,6 +149,11 @@ class RowParser extends PhraseParser {
   ]);
 
   private readonly bracketed = this.RULE('bracketed', (): Instruction[] => {
+    const lead = this.OPTION2(() => {
+      const many = this.SUBRULE(this.number);
+      this.OPTION3(() => this.CONSUME(t.TimesWord));
+      return many;
+    });
     const first = this.CONSUME(t.Open);
     const remark = this.OPTION(() => this.SUBRULE(this.remark));
     const parts = this.SUBRULE(this.inner);
@@ -105,28 +169,49 @@ class RowParser extends PhraseParser {
     return this.ACTION((): Instruction[] => {
       const span = between(first, last);
       if (remark !== undefined) return [{ do: 'chain', many: 0, counts: remark, span }];
-      if (how && 'place' in how) return [grouped(parts, how.place, span)];
-      return [{ do: 'repeat', parts, times: how?.times ?? { of: 'times', many: 1 }, span }];
+      if (how && 'place' in how) return repeated([grouped(parts, how.place, span)], { again: lead }, span);
+      return [{ do: 'repeat', parts, times: how?.times ?? { of: 'times', many: lead ?? 1 }, span }];
     });
   });
 
   private readonly starred = this.RULE('starred', (): Instruction[] => {
     const first = this.CONSUME(t.Star);
+    this.ACTION(() => {
+      this.inStar = true;
+    });
     const parts = this.SUBRULE(this.inner);
-    const last = this.CONSUME(t.Again);
-    this.OPTION(() => this.CONSUME(t.From));
-    this.OPTION1(() => this.CONSUME1(t.Star));
+    this.ACTION(() => {
+      this.inStar = false;
+    });
+    const { last, more } = this.OR([
+      {
+        ALT: () => {
+          const again = this.CONSUME(t.Again);
+          this.OPTION(() => this.CONSUME(t.From));
+          this.OPTION1(() => this.CONSUME1(t.Star));
+          // What is repeated so often has been worked once before.
+          return { last: again, more: 1 };
+        },
+      },
+      // `*sc, inc* 6 times`: all of them.
+      { ALT: () => ({ last: this.CONSUME2(t.Star), more: 0 }) },
+    ]);
     const times = this.SUBRULE(this.times);
     return this.ACTION((): Instruction[] => {
-      // What is repeated so often has been worked once before.
-      const all: Times = times.of === 'times' ? { of: 'times', many: times.many + 1 } : times;
+      const all: Times = times.of === 'times' ? { of: 'times', many: times.many + more } : times;
       return [{ do: 'repeat', parts, times: all, span: between(first, last) }];
     });
   });
 
   private readonly skipped = this.RULE('skipped', (): Instruction[] => {
     const first = this.CONSUME(t.Skip);
-    this.OPTION(() => this.CONSUME(t.Next));
+    this.OPTION(() => {
+      this.OR([
+        { ALT: () => this.CONSUME(t.Next) },
+        { ALT: () => this.CONSUME(t.Last) },
+        { ALT: () => this.CONSUME(t.Ordinal) },
+      ]);
+    });
     const many = this.OPTION1(() => this.SUBRULE(this.number)) ?? 1;
     this.OPTION2(() => this.SUBRULE(this.what));
     return this.ACTION((): Instruction[] => [{ do: 'skip', many, span: between(first, this.LA(0)) }]);
@@ -165,7 +250,9 @@ class RowParser extends PhraseParser {
     const many = this.OR([
       {
         ALT: () => {
-          this.OPTION(() => this.CONSUME(t.Last));
+          this.OPTION(() => {
+            this.OR1([{ ALT: () => this.CONSUME(t.Last) }, { ALT: () => this.CONSUME(t.End) }]);
+          });
           return this.SUBRULE(this.number);
         },
       },
@@ -202,6 +289,7 @@ class RowParser extends PhraseParser {
   private readonly coloured = this.RULE('coloured', (): Instruction[] => {
     const first = this.OR([{ ALT: () => this.CONSUME(t.Change) }, { ALT: () => this.CONSUME(t.In) }]);
     const token = this.CONSUME(t.Other);
+    this.OPTION(() => this.SUBRULE(this.into));
     const colour = token.image;
     return this.ACTION((): Instruction[] => [{ do: 'colour', colour, span: between(first, token) }]);
   });
@@ -217,12 +305,29 @@ class RowParser extends PhraseParser {
     [t.FastenOff, 'fasten-off'],
   ]);
 
+  /** `BLO:`, `working in back loops only,`: said of the whole row. */
+  private readonly throughout = this.RULE('throughout', (): Instruction[] => {
+    this.OPTION(() => this.CONSUME(t.In));
+    const hold = this.SUBRULE(this.hold);
+    this.CONSUME(t.Apart);
+    this.ACTION(() => {
+      this.held = hold;
+    });
+    return [];
+  });
+  /** Whether what comes is said of the whole row: what is held, and nothing that is worked so. */
+  private saysHold(): boolean {
+    const at = tokenMatcher(this.LA(1), t.In) ? 2 : 1;
+    return HOLDS.some((one) => tokenMatcher(this.LA(at), one)) && tokenMatcher(this.LA(at + 1), t.Apart);
+  }
+
   private readonly item = this.RULE(
     'item',
     (): Instruction[] =>
       this.OR([
         { ALT: () => this.SUBRULE(this.bracketed) },
         { ALT: () => this.SUBRULE(this.starred) },
+        { GATE: () => this.saysHold(), ALT: () => this.SUBRULE(this.throughout) },
         { ALT: () => this.SUBRULE(this.stitches) },
         { ALT: () => this.SUBRULE(this.skipped) },
         { ALT: () => this.SUBRULE(this.begun) },
@@ -243,9 +348,13 @@ class RowParser extends PhraseParser {
   /** Things inside brackets, or after a star. */
   private readonly inner = this.RULE('inner', (): Instruction[] => {
     const all: Instruction[] = [];
-    this.MANY(() => {
-      const some = this.SUBRULE(this.item);
-      this.ACTION(() => all.push(...some));
+    this.MANY({
+      // A second star ends what the first began.
+      GATE: () => !(this.inStar && tokenMatcher(this.LA(1), t.Star)),
+      DEF: () => {
+        const some = this.SUBRULE(this.item);
+        this.ACTION(() => all.push(...some));
+      },
     });
     return all;
   });
@@ -266,10 +375,25 @@ class RowParser extends PhraseParser {
             this.ACTION(() => this.all.push(...some));
           },
         },
+        { GATE: () => this.goesOn(), ALT: () => this.SUBRULE(this.wholeAgain) },
         { ALT: () => this.SUBRULE(this.stray) },
       ]);
     });
   });
+  /** `2 sc, inc; repeat around`: all of the row up to here, but what it is begun with, again and again. */
+  private readonly wholeAgain = this.RULE('wholeAgain', (): void => {
+    const first = this.CONSUME(t.Again);
+    const before = this.SUBRULE(this.reach);
+    this.ACTION(() => {
+      const opens = this.all.findIndex(({ do: what }) => !OPENS.includes(what));
+      const parts = opens < 0 ? [] : this.all.splice(opens);
+      this.all.push({ do: 'repeat', parts, times: { of: 'end', before }, span: between(first, this.LA(0)) });
+    });
+  });
+  private goesOn(): boolean {
+    const after = this.LA(2);
+    return [t.To, t.Across, t.Around].some((one) => tokenMatcher(after, one));
+  }
 }
 
 const unknownWord = (image: string) => `Fennot does not know “${image}”.`;
@@ -279,6 +403,14 @@ function strayMessage({ tokenType, image }: IToken): string {
   if (tokenType === t.Other) return unknownWord(image);
   if (tokenType === t.Again) return 'What is repeated begins with a bracket or a * before it.';
   return `“${image}” belongs to nothing before it.`;
+}
+
+/** An instruction with everything in it that says nothing else held that way. */
+function heldBy<I extends Instruction>(one: I, hold: Hold): I {
+  if (one.do === 'work') return one.hold === 'both' ? { ...one, hold } : one;
+  if (one.do === 'repeat' || one.do === 'group')
+    return { ...one, parts: one.parts.map((part) => heldBy(part, hold)) };
+  return one;
 }
 
 const parser = new RowParser();
@@ -295,9 +427,14 @@ export function readRow(text: string, terms: Terms): ReadRow {
   parser.terms = terms;
   parser.problems = [];
   parser.all = [];
+  parser.held = undefined;
+  parser.inStar = false;
   parser.input = words;
   parser.sentence();
-  const failed = parser.errors.map(({ token }): Problem => {
+  const failed = parser.errors.map(({ token: stuck }): Problem => {
+    // Behind a number it is the word that follows which is not known.
+    const next = words[words.indexOf(stuck) + 1];
+    const token = stuck.tokenType === t.Numeral && next?.tokenType === t.Other ? next : stuck;
     // What is missed at the end is told at the last word.
     const ended = Number.isNaN(token.startOffset);
     const at = ended ? words.at(-1) : token;
@@ -310,5 +447,11 @@ export function readRow(text: string, terms: Terms): ReadRow {
         : `Fennot cannot read on from “${text.slice(span.from, span.to)}”.`;
     return { span, message };
   });
-  return { instructions: parser.all, problems: [...parser.problems, ...failed] };
+  const { held } = parser;
+  const instructions = held ? parser.all.map((one) => heldBy(one, held)) : parser.all;
+  // Where reading begins again at the same word, the same would be said once more.
+  const told = new Map(
+    [...parser.problems, ...failed].map((one) => [`${one.span.from} ${one.message}`, one]),
+  );
+  return { instructions, problems: [...told.values()] };
 }

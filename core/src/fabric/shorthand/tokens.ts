@@ -13,7 +13,14 @@ const Blank = createToken({ name: 'Blank', pattern: /[\s ​]+/, group: Lexer.SK
 /** Small words that change nothing. */
 const Article = createToken({
   name: 'Article',
-  pattern: /(?:the|an?|of|only|made)(?![a-z])/,
+  pattern: /(?:the|an?|of|only|made|work(?:ing|ed)?|evenly|loosely|posts?|inv(?:isible)?)(?![a-z])/,
+  group: Lexer.SKIPPED,
+});
+/** What makes and takes no stitch: where markers stand, Fennot says itself. */
+const Aside = createToken({
+  name: 'Aside',
+  pattern:
+    /(?:(?:place|move|slip|remove)\s+)?(?:(?:the|an?)\s+)?(?:st(?:itch)?\s+)?markers?(?:\s+up)?(?![a-z])|[psr]m(?![a-z])|(?:do\s+not|don['’]t)\s+(?:join|turn)(?![a-z])/,
   group: Lexer.SKIPPED,
 });
 export const Apart = createToken({ name: 'Apart', pattern: /[,;.&:]|(?:and|then)(?![a-z])/ });
@@ -60,7 +67,7 @@ export const BASIC: Readonly<Record<Name, TokenType>> = {
   htr: word('htr', 'half[ -]trebles?(?:[ -]crochets?)?|htrs?'),
   dtr: word('dtr', 'double[ -]trebles?(?:[ -]crochets?)?|dtrs?'),
   sc: word('sc', 'single(?:[ -]crochets?)?|scs?'),
-  dc: word('dc', 'double[ -]crochets?|dcs?'),
+  dc: word('dc', 'double(?:[ -]crochets?)?|dcs?'),
   tr: word('tr', 'trebles?(?:[ -]crochets?)?|trs?'),
 };
 export const nameOfToken = ({ tokenType }: IToken): Name | undefined =>
@@ -72,11 +79,21 @@ export const YoSlip = word(
   '(?:yarn[ -]over|yo)[ -]?(?:slip[ -]?st(?:itch)?(?:es)?|sl[ -]?sts?|ss)|yoss',
 );
 export const Slip = word('Slip', 'slip[ -]?st(?:itch)?(?:es)?|sl[ -]?sts?|ss');
+/** What a bunch, or a shell, is said to be of: `5-dc`. */
+const OF = '\\d+[ -]?(?:h?dc|sc|h?tr|dtr)[ -]';
+/** `5-dc shell`: how many, and of what. */
+export const SizedShell = createToken({ name: 'SizedShell', pattern: new RegExp(`${OF}shells?(?![a-z])`) });
+export const sizeOfShell = ({ image }: IToken): { readonly many: number; readonly name: Name } => {
+  const [, many = '5', called] = /^(\d+)[ -]?([a-z]+)/.exec(image) ?? [];
+  return { many: Number(many), name: NAMES.find((name) => name === called) ?? 'dc' };
+};
+/** Worked backwards along a row: it counts as any low stitch does. */
+export const Crab = word('Crab', 'crab(?: st(?:itch)?(?:es)?)?|rsc|reverse (?:sc|single[ -]crochet)');
 export const BUNCH = {
-  bobble: word('Bobble', 'bobbles?(?:[ -]st(?:itch)?(?:es)?)?|bob?'),
-  puff: word('Puff', 'puffs?(?:[ -]st(?:itch)?(?:es)?)?'),
-  popcorn: word('Popcorn', 'popcorns?(?:[ -]st(?:itch)?(?:es)?)?|pc'),
-  cluster: word('Cluster', 'clusters?|cl'),
+  bobble: word('Bobble', `(?:${OF})?bobbles?(?:[ -]st(?:itch)?(?:es)?)?|bob?`),
+  puff: word('Puff', `(?:${OF})?puffs?(?:[ -]st(?:itch)?(?:es)?)?`),
+  popcorn: word('Popcorn', `(?:${OF})?popcorns?(?:[ -]st(?:itch)?(?:es)?)?|pc`),
+  cluster: word('Cluster', `(?:${OF})?clusters?|cl`),
 } as const;
 export const Shell = word('Shell', 'shells?');
 export const VStitch = word('VStitch', 'v[ -]?st(?:itch)?(?:es)?');
@@ -94,7 +111,7 @@ export const BackPost = createToken({
   name: 'BackPost',
   pattern: /back[ -]post(?![a-z])|bp(?![a-z])|bp(?=h?dc|sc|h?tr|dtr)/,
 });
-export const BackLoop = word('BackLoop', 'back loops?|blo|bl');
+export const BackLoop = word('BackLoop', 'back loops?|blo|bl|(?:third|3rd) loops?');
 export const FrontLoop = word('FrontLoop', 'front loops?|flo|fl');
 export const BothLoops = word('BothLoops', 'both loops');
 
@@ -104,8 +121,11 @@ export const Chain = word('Chain', 'ch(?:ain)?s?');
 export const TurningChain = word('TurningChain', 't-?ch|turning[ -]ch(?:ain)?');
 export const Skip = word('Skip', 'skip|sk|miss');
 export const Turn = word('Turn', 'turn(?: work)?');
-export const Join = word('Join', 'join|attach');
-export const FastenOff = word('FastenOff', 'fasten off|finish off|cut (?:the )?yarn|break (?:the )?yarn|fo');
+export const Join = word('Join', '(?:sl[ -]?st|slip[ -]?stitch|ss) to join|join|attach');
+export const FastenOff = word(
+  'FastenOff',
+  'fasten off|finish off|cut (?:the )?yarn|break (?:the )?yarn|weave in (?:the |all )?ends|fo',
+);
 export const Ring = word('Ring', '(?:magic |slip ?)?(?:ring|circle)|mr|mc|centre of ring|center of ring');
 
 export const Each = word('Each', 'each|every|ea');
@@ -113,52 +133,71 @@ export const Next = word('Next', 'next|foll(?:owing)?');
 export const Same = word('Same', 'same');
 export const Last = word('Last', 'last');
 export const Stitches = word('Stitches', 'stitch(?:es)?|sts?');
-export const In = word('In', 'in(?:to)?|over|on');
+/** Of a post a stitch goes round; `around` alone says how far. */
+const ROUND_A_POST =
+  'a?round(?=\\s+(?:(?:the|posts?|of)\\s+)*(?:each|every|next|last|same|first|\\d+(?:st|nd|rd|th)))';
+export const In = word('In', `in(?:to)?|over|on|thr(?:ough|u)|${ROUND_A_POST}`);
 export const From = word('From', 'from|after');
 export const Hook = word('Hook', 'hook');
 export const Top = word('Top', 'top');
 export const To = word('To', 'to|until');
-export const End = word('End', 'end(?: (?:row|round|rnd))?|remain(?:s|ing)?(?: sts?)?');
-export const Across = word('Across', 'across|along|all the way(?: across| round)?');
+export const End = word(
+  'End',
+  'end(?:(?:\\s+of)?(?:\\s+the)?\\s+(?:row|round|rnd))?|rem(?:ain(?:s|ing)?)?(?: sts?)?',
+);
+export const Across = word('Across', 'across|along(?:\\s+the)?(?:\\s+row)?|all the way(?: across| round)?');
 export const Around = word('Around', '(?:all )?a?round');
 export const Begin = word('Begin', 'start(?:ing)?|begin(?:ning)?');
 export const Leave = word('Leave', 'leave|leaving');
 export const Rest = word('Rest', 'rest');
 export const Unworked = word('Unworked', 'unworked|free');
 export const Again = word('Again', 'repeat|rep');
-export const TimesWord = createToken({ name: 'TimesWord', pattern: /times(?![a-z])|[x×](?![a-z])/ });
+export const TimesWord = createToken({
+  name: 'TimesWord',
+  // A star behind a bracket and before a number is no place to repeat from.
+  pattern: /times?(?![a-z])|[x×](?![a-z])|(?<=[)\]}]\s*)\*(?=\s*\d)/,
+  start_chars_hint: ['t', 'x', '×', '*'],
+});
 export const More = word('More', 'more');
 export const Once = word('Once', 'once');
 export const Twice = word('Twice', 'twice');
-export const Counts = word('Counts', 'counts?(?: as)?');
-export const Not = word('Not', '(?:do(?:es)? )?not(?: count(?: as)?)?');
+/** What a chain is said to stand for: `as a st`, `as the first dc`. */
+const AS =
+  '(?: as)?(?: (?:an?|the|your|one|1))?(?: (?:first|1st))?(?: (?:st(?:itch)?|h?dc|sc|d?tr|htr|(?:(?:single|half|double|treble)[- ]?)+(?:crochet)?))?(?: (?:here|throughout|now))?';
+export const Counts = word('Counts', `counts?${AS}`.replaceAll(' ', '\\s+'));
+export const Not = word('Not', `(?:(?:do(?:es)? )?not|doesn['’]t)(?: count${AS})?`.replaceAll(' ', '\\s+'));
 export const Change = word(
   'Change',
-  '(?:change|switch) to(?: colou?r)?|with(?: colou?r)?|(?:using|join)? ?colou?r',
+  '(?:chang(?:e|ing)|switch(?:ing)?) to(?: colou?r)?|with(?: colou?r)?|(?:using|join)? ?colou?r',
 );
-export const Evenly = word('Evenly', 'evenly');
+export const As = word('As', 'as');
 /** Anything else: a colour's letter, or a word nobody knows. */
 export const Other = createToken({ name: 'Other', pattern: /[^\s,;.&:()[\]{}*]+/ });
 
 export const TOKENS: TokenType[] = [
   Blank,
+  Aside,
   Article,
   Open,
   Close,
+  TimesWord,
   Star,
+  BackLoop,
+  SizedShell,
+  ...Object.values(BUNCH),
   Ordinal,
   Numeral,
   Change,
   FastenOff,
   FrontPost,
   BackPost,
-  BackLoop,
   FrontLoop,
   BothLoops,
   ...Object.values(BASIC),
   YoSlip,
+  Join,
   Slip,
-  ...Object.values(BUNCH),
+  Crab,
   Shell,
   VStitch,
   Increase,
@@ -169,7 +208,6 @@ export const TOKENS: TokenType[] = [
   Chain,
   Skip,
   Turn,
-  Join,
   Ring,
   Each,
   Next,
@@ -189,13 +227,12 @@ export const TOKENS: TokenType[] = [
   Rest,
   Unworked,
   Again,
-  TimesWord,
   More,
   Once,
   Twice,
   Counts,
   Not,
-  Evenly,
+  As,
   Apart,
   Other,
 ];
