@@ -77,7 +77,13 @@ function printed(counted: CountedProgram) {
       ...(row.colour === undefined ? {} : { colour: row.colour }),
       ...(gauge ? { widthMm: width(makes) } : {}),
     })),
-    edges: edges.map(({ name, line, rows: along, makes }) => ({ name, line: line + 1, rows: along, makes })),
+    edges: edges.map(({ name, line, along, parts, makes }) => ({
+      name,
+      line: line + 1,
+      along,
+      ...parts,
+      makes,
+    })),
     ...(gauge ? { shape: shapeOf(counted, gauge) } : {}),
     problems: problems.map(({ line, span, row, message }) => ({
       line: line + 1,

@@ -1,3 +1,4 @@
+export { type AlongEdge, alongAll } from './count/along-edge.ts';
 export {
   type CountedProgram,
   chainOf,
@@ -8,6 +9,7 @@ export {
   type Rules,
 } from './count/count-program.ts';
 export type { CountedRow } from './count/count-row.ts';
+export { type Hole, holesApart, holesOf } from './count/holes.ts';
 export { bordersOf, sectionsOfRows } from './count/sections.ts';
 export type { TopKind, Tops } from './count/tops.ts';
 export { compareTwins, type TwinDifference, twinText } from './count/twins.ts';

@@ -188,9 +188,9 @@ function rowTold(view: EditorView, pos: number, { rows }: CountedProgram) {
 /** So many markers are told. */
 const SHOWN = 12;
 
-/** `27 → 28` for each line; of a line that stands for several rows, its first. */
-function countsByLine({ rows }: CountedProgram): ReadonlyMap<number, string> {
-  const lines = new Map<number, string>();
+/** `27 → 28` for each line; of a line that stands for several rows, its first; of one along an edge what it makes. */
+function countsByLine({ rows, edges }: CountedProgram): ReadonlyMap<number, string> {
+  const lines = new Map(edges.map(({ line, makes }) => [line, `→ ${makes}`]));
   for (const { line, uses, makes } of rows) {
     const own = `${uses} → ${makes}`;
     const first = lines.get(line);

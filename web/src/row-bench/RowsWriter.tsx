@@ -1,4 +1,5 @@
 import {
+  type Block,
   type CountedProgram,
   goesOnIn,
   grant,
@@ -16,6 +17,10 @@ interface RowsWriterProps {
   readonly counted: CountedProgram;
   /** What is worked where no row says otherwise. */
   readonly usual: Stitch;
+  /** Insertions a row end usually takes. */
+  readonly rowEnd: number;
+  /** The panel's sections side by side, where it has any. */
+  readonly blocks: readonly Block[];
   readonly onAdd: (text: string) => void;
 }
 
@@ -25,7 +30,17 @@ const WISHES: ReadonlyArray<{ readonly value: Wish['of']; readonly label: string
   { value: 'shells', label: 'A row of shells' },
   { value: 'disc', label: 'A disc, from a ring' },
   { value: 'half-disc', label: 'A half disc, from a ring' },
+  { value: 'handle', label: 'A handle carried through' },
+  { value: 'eyelets', label: 'A row of eyelets' },
+  { value: 'edge', label: 'A first round on the edge' },
+  { value: 'sections', label: 'Sections in their fabrics' },
 ];
+
+/** An insertion rate as stitches beside so many rows: 1.5 is 3 beside each 2. */
+function asRatio(rate: number): { beside: number; perRows: number } {
+  const perRows = [1, 2, 3, 4].find((rows) => Math.abs(rate * rows - Math.round(rate * rows)) < 0.05) ?? 4;
+  return { beside: Math.max(1, Math.round(rate * perRows)), perRows };
+}
 
 /** Numbers of each wish, with what they begin as. */
 const FIRST: { readonly [K in Wish['of']]: Extract<Wish, { of: K }> } = {
@@ -34,16 +49,19 @@ const FIRST: { readonly [K in Wish['of']]: Extract<Wish, { of: K }> } = {
   shells: { of: 'shells', each: 5, gap: 2 },
   disc: { of: 'disc', more: 6, rounds: 8 },
   'half-disc': { of: 'half-disc', first: 7, more: 6, rows: 8 },
+  handle: { of: 'handle', chains: 14 },
+  eyelets: { of: 'eyelets', holes: 8 },
+  edge: { of: 'edge', along: 'round', beside: 1, perRows: 1, corner: 3 },
   sections: { of: 'sections', rows: 12 },
 };
 
 /** Rows that Fennot writes, by what they are to come to. */
-export function RowsWriter({ counted, usual, onAdd }: RowsWriterProps) {
+export function RowsWriter({ counted, usual, rowEnd, blocks, onAdd }: RowsWriterProps) {
   const [open, setOpen] = useState(false);
   const [wish, setWish] = useState<Wish>(FIRST.straight);
   const [own, setStitch] = useState<Stitch | undefined>(undefined);
   const stitch = own ?? goesOnIn(counted, usual);
-  const granted = grant(wish, counted, stitch);
+  const granted = grant(wish, counted, stitch, blocks);
   if (!open)
     return (
       <Button small className="self-start" onClick={() => setOpen(true)}>
@@ -77,9 +95,14 @@ export function RowsWriter({ counted, usual, onAdd }: RowsWriterProps) {
       className="shrink-0 rounded-sm border border-line bg-card p-2"
     >
       <div className="grid grid-cols-2 gap-2 lg:grid-cols-4">
-        <Choice label="Write" value={wish.of} options={WISHES} onChange={(of) => setWish(FIRST[of])} />
+        <Choice
+          label="Write"
+          value={wish.of}
+          options={WISHES.filter(({ value }) => value !== 'sections' || blocks.length > 0)}
+          onChange={(of) => setWish(of === 'edge' ? { ...FIRST.edge, ...asRatio(rowEnd) } : FIRST[of])}
+        />
         {fieldsOf(wish, number, setWish)}
-        {wish.of !== 'shells' && (
+        {wish.of !== 'shells' && wish.of !== 'sections' && (
           <Choice
             label="in"
             value={stitch}
@@ -146,6 +169,41 @@ function fieldsOf(wish: Wish, number: NumberOf, setWish: (wish: Wish) => void): 
           {number('stitches passed over', 'passed over beside', wish.gap, 0, 20, (gap) => ({ ...wish, gap }))}
         </>
       );
+    case 'handle':
+      return number('chains of the handle', 'chains', wish.chains, 1, 200, (chains) => ({ ...wish, chains }));
+    case 'eyelets':
+      return number('eyelets', 'eyelets', wish.holes, 1, 200, (holes) => ({ ...wish, holes }));
+    case 'edge':
+      return (
+        <>
+          <Choice
+            label="along"
+            value={wish.along}
+            options={[
+              { value: 'round', label: 'all of it, round' },
+              { value: 'both', label: 'both sides and the last row' },
+              { value: 'left', label: 'its left side' },
+              { value: 'right', label: 'its right side' },
+            ]}
+            onChange={(along) => setWish({ ...wish, along })}
+          />
+          {number('stitches beside rows', 'stitches beside', wish.beside, 1, 12, (beside) => ({
+            ...wish,
+            beside,
+          }))}
+          {number('rows they stand beside', 'every so many rows', wish.perRows, 1, 12, (perRows) => ({
+            ...wish,
+            perRows,
+          }))}
+          {wish.along === 'round' &&
+            number('stitches in a corner', 'in a corner', wish.corner, 1, 9, (corner) => ({
+              ...wish,
+              corner,
+            }))}
+        </>
+      );
+    case 'sections':
+      return number('rows', 'rows', wish.rows, 1, 400, (rows) => ({ ...wish, rows }));
     case 'disc':
       return (
         <>

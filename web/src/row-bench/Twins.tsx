@@ -3,6 +3,8 @@ import {
   type CountedProgram,
   compareTwins,
   countedPanel,
+  holesApart,
+  holesOf,
   type Panel,
   swatchOf,
   twinText,
@@ -24,6 +26,8 @@ export function Twins({ document, panel, counted }: TwinsProps) {
   const twin = others.find(({ id }) => id === other);
   const its = twin && countedPanel(twin, swatchOf(document, twin.swatch));
   const difference = its && compareTwins(counted, its);
+  const [ownHoles, itsHoles] = [holesOf(counted.rows), holesOf(its?.rows ?? [])];
+  const apart = twin && holesApart(ownHoles, itsHoles, [panel.name, twin.name]);
   return (
     <div className="flex flex-col gap-1 pt-2">
       <Choice
@@ -44,6 +48,18 @@ export function Twins({ document, panel, counted }: TwinsProps) {
           {difference
             ? twinText(difference, [panel.name, twin.name])
             : `All ${counted.rows.length} rows are alike.`}
+        </p>
+      )}
+      {twin && ownHoles.length > 0 && (
+        <p
+          role="status"
+          className={`text-xs ${apart ? 'text-loosestrife' : 'text-reed'}`}
+          data-testid="holes"
+        >
+          {apart ??
+            (ownHoles.length === 1
+              ? 'Its hole lies over the other’s, back to back.'
+              : `All ${ownHoles.length} holes lie over one another, back to back.`)}
         </p>
       )}
       {its && twin && difference && (

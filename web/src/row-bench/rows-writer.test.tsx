@@ -1,5 +1,5 @@
 // @vitest-environment happy-dom
-import { type BagDocument, countProgram, type Panel } from '@fennot/core';
+import { type BagDocument, type Block, countProgram, type Panel } from '@fennot/core';
 import { cleanup, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, describe, expect, test } from 'vitest';
@@ -11,11 +11,17 @@ afterEach(cleanup);
 const count = (text: string) => countProgram(text, { terms: 'us', turning: 'does-not-count', usual: 'low' });
 
 describe('rows that Fennot writes', () => {
-  const open = (text: string) => {
+  const open = (text: string, blocks: readonly Block[] = []) => {
     const written: string[] = [];
     render(
       <Around>
-        <RowsWriter counted={count(text)} usual="low" onAdd={(rows) => written.push(rows)} />
+        <RowsWriter
+          counted={count(text)}
+          usual="low"
+          rowEnd={1}
+          blocks={blocks}
+          onAdd={(rows) => written.push(rows)}
+        />
       </Around>,
     );
     return { written, hands: userEvent.setup({ delay: null }) };

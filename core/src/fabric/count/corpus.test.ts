@@ -286,8 +286,51 @@ describe('stitches along the ends of rows', () => {
     ].join('\n');
     const { edges, problems } = countProgram(text, { terms: 'us', turning: 'counts', usual: 'low' });
     // Row 2 leaves 5 and 5 open, the last row has 20 tops, and two rows have two ends with 2 beside each: 5 + 5 + 20 + 8.
-    expect(edges).toEqual([{ line: 4, name: 'Band', rows: { first: 2, last: 3 }, makes: 38 }]);
+    expect(edges).toMatchObject([
+      { line: 4, name: 'Band', along: { of: 'rows', rows: { first: 2, last: 3 } }, makes: 38 },
+    ]);
     expect(problems.map(({ message }) => message)).toEqual(['There are no rows 7 to 9 to work along.']);
+  });
+});
+
+describe('a first round, or row, along an edge', () => {
+  const edgesOf = (...lines: string[]) => {
+    const { edges, problems } = countProgram(lines.join('\n'), {
+      terms: 'us',
+      turning: 'does-not-count',
+      usual: 'low',
+    });
+    expect(problems).toEqual([]);
+    return edges.map(({ makes }) => makes);
+  };
+
+  test('all round a rectangle of 20 by 10: chain, last row, three beside two rows up both sides, three in each corner', () => {
+    const round = 'Edging: sc evenly all round, 1 in each st, 3 beside each 2 rows, 3 in each corner';
+    // 20 + 20 + 2 x 15, and two more in each of four corners.
+    expect(edgesOf('ch 20', 'Row 1: 20 sc', 'Rows 2-10: sc across', round)).toEqual([78]);
+  });
+
+  test('all round a half disc there is no chain, and two corners; round a disc its last round', () => {
+    const round = 'Edging: sc evenly around the edge, 1 in each st, 2 beside each row, 2 in each corner';
+    expect(edgesOf('Row 1: 4 dc in ring', 'Row 2: 2 dc in each st across', round)).toEqual([8 + 2 * 4 + 2]);
+    expect(edgesOf('Round 1: 6 sc in ring', 'Round 2: inc around', round)).toEqual([12]);
+  });
+
+  test('up one side: steps lie open where the row that makes them begins, or ends', () => {
+    const rows = [
+      'ch 20',
+      'Row 1: 20 sc',
+      'Row 2: start in 4th st, sc to last 2, leave 2',
+      'Row 3: sc across',
+    ];
+    // Row 2 runs from right to left: it leaves 3 at the right and 2 at the left.
+    expect(
+      edgesOf(
+        ...rows,
+        'Edge: sc evenly along the left edge of rows 1-3, 1 beside each row',
+        'Edge: sc evenly along the right side of rows 1 to 3, 2 in each row end',
+      ),
+    ).toEqual([3 + 2, 6 + 3]);
   });
 });
 

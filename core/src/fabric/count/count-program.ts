@@ -1,5 +1,6 @@
 import { STITCHES, type Stitch, type Terms, type Turning } from '../../stitches/index.ts';
 import type { Instruction, Problem, StitchKind } from '../shorthand/instruction.ts';
+import type { Along, EdgeLine } from '../shorthand/read-edge.ts';
 import {
   type Line,
   type Numbers,
@@ -7,6 +8,7 @@ import {
   readLine,
   type WrittenGauge,
 } from '../shorthand/read-program.ts';
+import { type AlongEdge, alongAll, alongEdge } from './along-edge.ts';
 import { causeOf } from './cause.ts';
 import type { CountedRow } from './count-row.ts';
 import { countedRow } from './counted-rows.ts';
@@ -41,11 +43,12 @@ export interface ProgramProblem extends Problem {
   readonly row?: number;
 }
 
-/** Stitches that are worked along the ends of rows. */
+/** Stitches that are worked along an edge of the piece. */
 export interface EdgeRow {
   readonly line: number;
   readonly name: string;
-  readonly rows: Numbers;
+  readonly along: Along;
+  readonly parts: AlongEdge;
   readonly makes: number;
 }
 
@@ -246,17 +249,12 @@ class ProgramCount {
     this.rows.push(row);
   }
 
-  private edge({ name, rows, rate }: Extract<Line, { of: 'edge' }>, at: number): void {
-    const along = this.rows.filter(({ number }) => number >= rows.first && number <= rows.last);
-    if (along.length === 0) {
-      this.say(at, `There are no rows ${rows.first} to ${rows.last} to work along.`);
-      return;
-    }
-    // What each row leaves lies open as a step; its end takes the rest.
-    const open = along.reduce((sum, row) => sum + row.before + row.left, 0);
-    const top = along.at(-1)?.makes ?? 0;
-    const makes = (open + top) * rate.eachStitch + 2 * along.length * rate.besideEach;
-    this.edges.push({ line: at, name, rows, makes });
+  private edge(line: EdgeLine, at: number): void {
+    const { name, along } = line;
+    const parts = alongEdge(line, { rows: this.rows, chain: this.chain });
+    if (parts) this.edges.push({ line: at, name, along, parts, makes: alongAll(parts) });
+    else if (along.of === 'round') this.say(at, 'There are no rows yet to work along.');
+    else this.say(at, `There are no rows ${along.rows.first} to ${along.rows.last} to work along.`);
   }
 }
 

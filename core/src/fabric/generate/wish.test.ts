@@ -25,6 +25,15 @@ const wishes: fc.Arbitrary<Wish> = fc.oneof(
     rows: whole(1, 12),
   }),
   fc.record({ of: fc.constant('shells' as const), each: whole(2, 9), gap: whole(0, 4) }),
+  fc.record({ of: fc.constant('handle' as const), chains: whole(1, 30) }),
+  fc.record({ of: fc.constant('eyelets' as const), holes: whole(1, 15) }),
+  fc.record({
+    of: fc.constant('edge' as const),
+    along: fc.constantFrom('round' as const, 'left' as const, 'right' as const, 'both' as const),
+    beside: whole(1, 5),
+    perRows: whole(1, 3),
+    corner: whole(1, 4),
+  }),
 );
 
 describe('rows that are written for a maker', () => {
@@ -45,9 +54,16 @@ describe('rows that are written for a maker', () => {
           const after = count(`${begun}\n${granted.text}`, terms);
           expect(after.problems).toEqual([]);
           const many = after.rows.length - (ring ? 0 : 2);
+          if (wish.of === 'edge') {
+            // What stands below is the sum that is told.
+            expect(many).toBe(0);
+            expect(granted.note).toContain(`: ${after.edges[0]?.makes} in all.`);
+            return;
+          }
           expect(many).toBe('rows' in wish ? wish.rows : 'rounds' in wish ? wish.rounds : 1);
           if (wish.of === 'to') expect(after.rows.at(-1)?.makes).toBe(wish.stitches);
-          if (wish.of !== 'shells') expect(goesOnIn(after, 'low')).toBe(stitch);
+          if (wish.of !== 'shells' && wish.of !== 'handle' && wish.of !== 'eyelets')
+            expect(goesOnIn(after, 'low')).toBe(stitch);
         },
       ),
       { numRuns: 150 },

@@ -1,6 +1,10 @@
 import { STITCHES, type Stitch, type Terms } from '../../stitches/index.ts';
+import { alongAll, alongEdge } from '../count/along-edge.ts';
 import type { CountedProgram } from '../count/count-program.ts';
+import type { Along } from '../shorthand/read-edge.ts';
+import { abbreviation } from '../shorthand/vocabulary.ts';
 import { writeRow } from '../shorthand/write-row.ts';
+import { eyelets, handle } from './openings.ts';
 import { disc, halfDisc, shaped, shells, type Where, writeRows } from './rows.ts';
 import { type Block, sideBySide } from './side-by-side.ts';
 import { plain } from './spread.ts';
@@ -15,6 +19,18 @@ export type Wish =
   | { readonly of: 'half-disc'; readonly first: number; readonly more: number; readonly rows: number }
   /** A last row of shells, of so many each, with so many passed over at either side. */
   | { readonly of: 'shells'; readonly each: number; readonly gap: number }
+  /** A handle carried through: so many chains over as many stitches, in the middle of the next row. */
+  | { readonly of: 'handle'; readonly chains: number }
+  | { readonly of: 'eyelets'; readonly holes: number }
+  /** A first round, or row, along an edge of all that is there. */
+  | {
+      readonly of: 'edge';
+      readonly along: 'round' | 'left' | 'right' | 'both';
+      /** Stitches beside so many rows, and in each corner. */
+      readonly beside: number;
+      readonly perRows: number;
+      readonly corner: number;
+    }
   /** The sections of a panel side by side, each in its own fabric. */
   | { readonly of: 'sections'; readonly rows: number };
 
@@ -76,6 +92,12 @@ export function grant(
         note: `${made.shells} ${made.shells === 1 ? 'shell' : 'shells'} of ${wish.each}. ${rest}`,
       };
     }
+    case 'handle':
+      return carried(wish.chains, last.makes, `${what} ${next}`, stitch, terms);
+    case 'eyelets':
+      return eyeletRow(wish.holes, last.makes, `${what} ${next}`, stitch, terms);
+    case 'edge':
+      return alongIt(wish, program, stitch);
   }
 }
 
@@ -99,6 +121,67 @@ function straight(
   );
   const numbers = rows === 1 ? `${what} ${next}` : `${what}s ${next}-${next + rows - 1}`;
   return { ok: true, text: `${numbers}: ${row} (${makes})`, note: `${makes} in each.` };
+}
+
+function carried(chains: number, onto: number, row: string, stitch: Stitch, terms: Terms): Granted {
+  const made = handle(onto, chains, stitch);
+  if (!made) return no(`${onto} stitches are too few for a handle of ${chains} chains.`);
+  const { instructions, before, after } = made;
+  const note =
+    before === after
+      ? `${before} on either side: a twin worked the same has it at the same place.`
+      : `${before} before it and ${after} behind: over ${chains - 1} or ${chains + 1} it would lie in the middle. On a twin, which lies the other way round, begin with ${after}.`;
+  return { ok: true, text: `${row}: ${writeRow(instructions, terms)} (${onto})`, note };
+}
+
+function eyeletRow(holes: number, onto: number, row: string, stitch: Stitch, terms: Terms): Granted {
+  const made = eyelets(onto, holes, stitch);
+  if (!made) {
+    const others = [holes - 1, holes + 1].filter((many) => many > 0 && eyelets(onto, many, stitch));
+    const instead = others.length > 0 ? ` ${others.join(' or ')} would.` : '';
+    return no(`${holes} eyelets along ${onto} stitches cannot lie the same from both ends.${instead}`);
+  }
+  return {
+    ok: true,
+    text: `${row}: ${writeRow(made.instructions, terms)} (${onto})`,
+    note: `${holes} ${holes === 1 ? 'eyelet' : 'eyelets'}, the first and the last ${made.before} from the ends: a twin worked the same has them at the same places.`,
+  };
+}
+
+function alongIt(
+  { along, beside, perRows, corner }: Extract<Wish, { of: 'edge' }>,
+  program: CountedProgram,
+  stitch: Stitch,
+): Granted {
+  const { rows, rules } = program;
+  const [first, last] = [rows[0]?.number ?? 1, rows.at(-1)?.number ?? 1];
+  const rate = { eachStitch: 1, beside, perRows, corner };
+  const own: Along =
+    along === 'round'
+      ? { of: 'round' }
+      : along === 'both'
+        ? { of: 'rows', rows: { first, last } }
+        : { of: 'side', side: along, rows: { first, last } };
+  const parts = alongEdge({ along: own, rate }, program);
+  if (!parts) return no('There are no rows yet to work along.');
+  const where =
+    along === 'round'
+      ? 'all round'
+      : `along the ${along === 'both' ? '' : `${along} `}edge of rows ${first}-${last}`;
+  const each = `${beside} beside each ${perRows === 1 ? 'row' : `${perRows} rows`}`;
+  const corners = along === 'round' && corner > 1 ? `, ${corner} in each corner` : '';
+  const said = [
+    parts.chain > 0 ? `${parts.chain} along the chain` : '',
+    parts.beside > 0 ? `${parts.beside} beside the rows` : '',
+    parts.steps > 0 ? `${parts.steps} along steps` : '',
+    parts.top > 0 ? `${parts.top} along the last row` : '',
+    parts.corners > 0 ? `${parts.corners} more in corners` : '',
+  ].filter(Boolean);
+  return {
+    ok: true,
+    text: `Edge: ${abbreviation(stitch, rules.terms)} evenly ${where}, 1 in each st, ${each}${corners}`,
+    note: `${said.join(', ')}: ${alongAll(parts)} in all.`,
+  };
 }
 
 function inSections(

@@ -1,5 +1,6 @@
 import type { Terms, Turning } from '../../stitches/index.ts';
 import type { Instruction, Problem, Span } from './instruction.ts';
+import { type EdgeLine, readEdge } from './read-edge.ts';
 import { readRow } from './row-parser.ts';
 
 /** A run of row numbers, both ends in it. */
@@ -17,7 +18,7 @@ export type Line = { readonly problems: readonly Problem[] } & (
   | { readonly of: 'gauge'; readonly gauge: WrittenGauge }
   /** Rows that are worked again and again: a fabric, and no piece, says so. */
   | { readonly of: 'repeat'; readonly rows: Numbers; readonly span: Span }
-  | { readonly of: 'edge'; readonly name: string; readonly rows: Numbers; readonly rate: EdgeRate }
+  | EdgeLine
   | { readonly of: 'nothing' }
 );
 
@@ -26,12 +27,6 @@ export interface WrittenGauge {
   readonly stitches: number;
   readonly rows: number;
   readonly length: number;
-}
-
-/** How many are worked along the ends of rows: into each stitch that lies open there, and beside each row. */
-export interface EdgeRate {
-  readonly eachStitch: number;
-  readonly besideEach: number;
 }
 
 /** A row or a round, or several that are alike. */
@@ -62,8 +57,6 @@ const TURNING =
   /^\s*turning\s+ch(?:ain)?s?\s*[:=]?\s*(does\s+not\s+count|do\s+not\s+count|counts?|standing)[^:]*$/i;
 const GAUGE =
   /^\s*gauge\s*[:=]?\s*(\d+(?:\.\d+)?)\s*(?:sts?|stitches)\s*(?:and|,|x|by)\s*(\d+(?:\.\d+)?)\s*(?:rows?|rounds?)\s*(?:=|to|in|over|:)?\s*(\d+(?:\.\d+)?)\s*(mm|cm|in|inch(?:es)?|")\s*\.?\s*$/i;
-const EDGE =
-  /^\s*([a-z][a-z ]{0,30}?)\s*:\s*.*evenly\s+along\s+(?:the\s+)?edge\s+of\s+rows?\s+(\d+)\s*(?:-|–|to)\s*(\d+)(.*)$/i;
 const AGAIN =
   /^\s*(?:(?:repeat|rep|work|same|as|like|in|the)\s+)*(?:rows?|rounds?|rnds?)\s*(\d+)(?:\s*(?:-|–|to|and|&)\s*(\d+))?(?:\s+again)?\s*\.?\s*$/i;
 const REPEAT =
@@ -134,22 +127,8 @@ function said(text: string): Line | undefined {
     if (written.stitches > 0 && written.rows > 0 && written.length > 0)
       return { of: 'gauge', gauge: written, problems: [] };
   }
-  return edge(text);
-}
-
-function edge(text: string): Line | undefined {
-  const found = EDGE.exec(text);
-  if (!found) return undefined;
-  const [, name = '', first = '', last = '', rest = ''] = found;
-  const each = /(\d+)\s+in\s+each\s+st/i.exec(rest)?.[1];
-  const beside = /(\d+)\s+(?:beside|at|in)\s+each\s+(?:sl\s*st|slip\s*st\w*|row|end)/i.exec(rest)?.[1];
-  return {
-    of: 'edge',
-    name: name.trim(),
-    rows: ordered(Number(first), Number(last)),
-    rate: { eachStitch: Number(each ?? 1), besideEach: Number(beside ?? 1) },
-    problems: [],
-  };
+  const edge = readEdge(text);
+  return edge && { ...edge, problems: [] };
 }
 
 function repeat(text: string): Line | undefined {

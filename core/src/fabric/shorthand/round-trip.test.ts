@@ -5,6 +5,7 @@ import { countProgram } from '../count/count-program.ts';
 import { countRow } from '../count/count-row.ts';
 import { countedRow } from '../count/counted-rows.ts';
 import { chained, type Tops } from '../count/tops.ts';
+import { inTerms } from './in-terms.ts';
 import { BUNCHES, type Instruction, type Work } from './instruction.ts';
 import { readRow } from './row-parser.ts';
 import { wordsOf } from './tokens.ts';
@@ -237,4 +238,11 @@ describe('any text', () => {
       }),
     );
   });
+});
+
+test('a band along an edge is put into the other words with its rows', () => {
+  const us = 'ch 9\nRow 1: hdc across\nBand: hdc evenly along the edge of rows 1-1, 1 in each st';
+  const uk = inTerms({ rows: us, terms: 'us' }, 'uk').rows;
+  expect(uk.split('\n').at(-1)).toBe('Band: htr evenly along the edge of rows 1-1, 1 in each st');
+  expect(inTerms({ rows: uk, terms: 'uk' }, 'us').rows).toBe(us);
 });
