@@ -3,7 +3,7 @@ export * from './finished-size.ts';
 export * from './join-mix.ts';
 export * from './materials-of.ts';
 export * from './packing.ts';
-export { panelPiece } from './panel-piece.ts';
+export { type PanelSizes, panelPiece, panelSizes } from './panel-piece.ts';
 export * from './room.ts';
 export * from './size-table.ts';
 export { fabricOf, rateOf, readFabric, swatchGauge, usualHeight, usualRate } from './swatch-fabric.ts';

@@ -26,7 +26,7 @@ export function panelTops(document: BagDocument, piece: Piece): (row: number) =>
   const { make } = piece;
   if (make.of === 'motif') throw new Error(`${piece.name} is worked in rounds.`);
   const swatch = swatchOf(document, make.swatch);
-  if (make.panel !== undefined) return writtenTops(document, panelOf(document, make.panel), swatch);
+  if (make.panel !== undefined) return writtenTops(panelOf(document, make.panel), swatch);
   const share = panelStitches(piece, area) / (make.stitches * make.rows);
   const fabric = fabricOf(document, swatch);
   const tops = fabric && topsOfRows(fabric, make.stitches);
@@ -38,7 +38,7 @@ export function panelTops(document: BagDocument, piece: Piece): (row: number) =>
 }
 
 /** The tops of a panel by its rows, each in the swatch of its section. */
-function writtenTops(document: BagDocument, panel: Panel, swatch: Swatch): (row: number) => SizedTops[] {
+function writtenTops(panel: Panel, swatch: Swatch): (row: number) => SizedTops[] {
   const program = countedPanel(panel, swatch);
   const { sections = [] } = panel;
   const within = sectionsOfRows(

@@ -1,4 +1,11 @@
-import { type Affine, type Point, type StitchPlace, stitchPlaces, type WorkedPiece } from '@fennot/core';
+import {
+  type Affine,
+  openPlaces,
+  type Point,
+  type StitchPlace,
+  stitchPlaces,
+  type WorkedPiece,
+} from '@fennot/core';
 import { shade } from './shade.ts';
 import { CELL, drawTop, standsOut } from './stitch-marks.ts';
 
@@ -41,6 +48,10 @@ export function paintPiece(
   context.fillStyle = shade(colour(first?.layer.number ?? 1), -0.4);
   context.fill();
   const pitch = first ? (first.layer.length / first.layer.many) * scale : 0;
+  const { width, height } = context.canvas;
+  /** Whether a place lies in what can be seen, with a stitch to spare. */
+  const shown = ({ x, y }: Point) =>
+    x > -2 * pitch && y > -2 * pitch && x < width + 2 * pitch && y < height + 2 * pitch;
   let below = laid.base;
   for (const [i, row] of rows.entries()) {
     const own = colour(row.layer.number);
@@ -48,9 +59,21 @@ export function paintPiece(
       at(onto, p),
     );
     const behind = !row.layer.round && i % 2 === 1;
+    const under = rows[i - 1];
+    for (const hole of under ? openPlaces(row, under) : []) {
+      // Through a hole one sees what lies behind.
+      context.resetTransform();
+      trace(
+        context,
+        hole.map((p) => at(onto, p)),
+      );
+      context.globalCompositeOperation = 'destination-out';
+      context.fill();
+      context.globalCompositeOperation = 'source-over';
+    }
     if (pitch < PLAIN) stripe(context, line, shade(own, behind ? -0.12 : 0.1), pitch);
     else {
-      const places = stitchPlaces(row, below);
+      const places = stitchPlaces(row, below).filter(({ top }) => shown(at(onto, top)));
       if (pitch < WHOLE) plainly(context, places, onto, shade(own, behind ? -0.1 : 0.1), pitch);
       else {
         // The ground of a row in its colour, so that no other shows between its stitches.

@@ -4,6 +4,7 @@ import { Choice } from '../ui/Choice.tsx';
 import type { Judged } from './judged.ts';
 import { PieceDrawing } from './PieceDrawing.tsx';
 import { RowEditor } from './RowEditor.tsx';
+import { useShape } from './use-shape.ts';
 
 interface RowBenchProps {
   readonly name: string;
@@ -36,7 +37,9 @@ export function RowBench({ name, written, judge, put, leave, help, beside }: Row
   const [line, setLine] = useState(0);
   const [refusal, setRefusal] = useState<string | undefined>(undefined);
   const judged = useMemo(() => judge({ rows, terms }), [rows, terms, judge]);
-  const { counted, piece, colour, measured, verdict } = judged;
+  const { counted, shape, colour, verdict } = judged;
+  const piece = useShape(shape);
+  const measured = judged.measured(piece);
   const putNow = () => {
     const same = rows === written.rows && terms === written.terms;
     const why = same ? undefined : put({ rows, terms });

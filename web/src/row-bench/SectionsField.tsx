@@ -57,7 +57,6 @@ export function SectionsField({ document, store, panel, counted }: SectionsField
     >
       <ul className="grid grid-cols-[5rem_1fr_auto] items-end gap-2">
         {sections.map(({ stitches, swatch }, i) => (
-          // biome-ignore lint/suspicious/noArrayIndexKey: a section is its place in the row
           <li key={i} className="contents">
             <NumberField
               name="stitches of the section"

@@ -1,6 +1,7 @@
 import {
   type BagDocument,
   type CountedProgram,
+  countedPanel,
   fabricFrom,
   fabricPanel,
   flatnessText,
@@ -11,10 +12,9 @@ import {
   meanHeight,
   meanRowEnds,
   type Panel,
-  panelPiece,
+  panelSizes,
   repeatOf,
   type Swatch,
-  sizedPiece,
   sizeTable,
   strangeLetters,
   type Terms,
@@ -23,15 +23,17 @@ import {
   yarnOfLetter,
 } from '@fennot/core';
 import { over } from './over.ts';
+import type { ShapeAsk } from './shape.ts';
 
 /** What rows come to: their counts, the piece they make, and what is said of it. */
 export interface Judged {
   readonly counted: CountedProgram;
-  readonly piece: WorkedPiece | undefined;
+  /** Whose shape is to be found; nothing where there is none. */
+  readonly shape: ShapeAsk | undefined;
   /** Colour of a row of the piece, by its number. */
   readonly colour: (row: number) => string;
-  /** Of the piece: how large, and whether it lies flat. */
-  readonly measured: string;
+  /** Of the piece, once its shape is found: how large, and whether it lies flat. */
+  readonly measured: (piece: WorkedPiece | undefined) => string;
   /** Of the rows as a whole: that they come out, or why not. */
   readonly verdict: { readonly good: boolean; readonly text: string };
 }
@@ -70,17 +72,23 @@ function strangers(counted: CountedProgram, { document, swatch }: Where): string
 /** Rows of a panel. */
 export function judgedPanel(rows: string, where: Where, sections?: Panel['sections']): Judged {
   const { document, swatch, terms, system } = where;
-  const panel = { rows, terms, ...(sections && { sections }) };
-  const { program: counted, piece } = panelPiece(document, panel, swatch, sizeTable(document).sizes);
+  const { stitch, turning } = swatch;
+  const written = { rows, terms };
+  const counted = countedPanel(written, swatch);
   const round = counted.rows.some((row) => row.round);
   const many = counted.rows.length;
+  const some = counted.rows.some(({ makes }) => makes > 0);
+  const sizes = panelSizes(document, { ...(sections && { sections }) }, swatch, sizeTable(document).sizes);
   return {
     counted,
-    piece,
+    shape: some ? { written, stitch, turning, sizes } : undefined,
     colour: coloursOf(counted, where),
-    measured: piece
-      ? `Widest at ${rowWord(1, round)} ${piece.widest.row}: ${formatLength(piece.widest.width, system)}; ${formatLength(piece.height, system)} high. ${[flatnessText(piece.flatness, round), leaning(piece, system)].filter(Boolean).join(' ')}`
-      : 'There are no rows yet.',
+    measured: (piece) => {
+      if (!some) return 'There are no rows yet.';
+      if (!piece) return 'Its shape is being worked out ...';
+      const wide = `Widest at ${rowWord(1, round)} ${piece.widest.row}: ${formatLength(piece.widest.width, system)}; ${formatLength(piece.height, system)} high.`;
+      return [wide, flatnessText(piece.flatness, round), leaning(piece, system)].filter(Boolean).join(' ');
+    },
     verdict: {
       good: counted.problems.length === 0,
       text: [`${many} ${rowWord(many, round)}, all of it comes out.`, strangers(counted, where)]
@@ -97,9 +105,9 @@ export function judgedFabric(rows: string, where: Where): Judged {
   if (reading.is === 'nothing')
     return {
       counted: reading.counted,
-      piece: undefined,
+      shape: undefined,
       colour: coloursOf(reading.counted, where),
-      measured: 'It is drawn as soon as it comes out.',
+      measured: () => 'It is drawn as soon as it comes out.',
       verdict: { good: false, text: reading.why.message },
     };
   const { fabric } = reading;
@@ -107,14 +115,24 @@ export function judgedFabric(rows: string, where: Where): Judged {
   const stitches = extra + multiple * Math.max(1, Math.ceil(SHOWN / multiple));
   const many = fabric.repeated.first - 1 + repeatOf(fabric) * Math.ceil(SHOWN / repeatOf(fabric));
   const panel = fabricPanel(fabric, stitches, many);
-  const usual = meanHeight(fabric);
-  const piece = sizedPiece(panel, { ...sizeTable(document).sizes(swatch.id), usual }, meanRowEnds(fabric));
+  const sizes = {
+    sizes: { ...sizeTable(document).sizes(swatch.id), usual: meanHeight(fabric) },
+    rowEndRate: meanRowEnds(fabric),
+    sections: [],
+  };
   const repeats = repeatOf(fabric);
   return {
     counted: reading.counted,
-    piece,
+    shape: {
+      written: { rows, terms },
+      stitch: swatch.stitch,
+      turning: swatch.turning,
+      sizes,
+      shown: { stitches, rows: many },
+    },
     colour: coloursOf(panel, where),
-    measured: `${stitches} stitches by ${many} rows${piece ? `: ${formatLength(piece.widest.width, system)} wide, ${formatLength(piece.height, system)} high` : ''}.`,
+    measured: (piece) =>
+      `${stitches} stitches by ${many} rows${piece ? `: ${formatLength(piece.widest.width, system)} wide, ${formatLength(piece.height, system)} high` : ''}.`,
     verdict: {
       good: true,
       text: `It comes out over ${over(fabric.multiple)}, and repeats over ${repeats} ${rowWord(repeats, false)}.`,

@@ -101,7 +101,8 @@ function layerOf(
 ): Pick<Layer, 'tops' | 'widths' | 'heights' | 'feet' | 'left' | 'right'> {
   const { kind, from, to } = tops;
   const at = (list: readonly number[], i: number) => list[i] ?? 0;
-  const feet = kind.map((_, i) => {
+  const feet = kind.map((is, i) => {
+    if (is === 'chain') return (overGap(tops, i) - passed) / below;
     // Several on the same places divide them among themselves.
     let [start, end] = [i, i];
     while (start > 0 && at(from, start - 1) === at(from, i) && at(to, start - 1) === at(to, i)) start--;
@@ -117,6 +118,16 @@ function layerOf(
     left: (at(from, 0) - passed) / below,
     right: (at(to, kind.length - 1) - passed) / below,
   };
+}
+
+/** Where a chain stands: with the others of its run evenly over what was passed over beneath them. */
+function overGap({ kind, from, to }: Tops, i: number): number {
+  let [start, end] = [i, i + 1];
+  while (kind[start - 1] === 'chain') start--;
+  while (kind[end] === 'chain') end++;
+  const begins = to[start - 1] ?? from[start] ?? 0;
+  const ends = Math.max(begins, from[end] ?? begins);
+  return begins + ((i - start + 0.5) / (end - start)) * (ends - begins);
 }
 
 /** The same layer from its other end. */

@@ -58,3 +58,42 @@ export function stitchPlaces({ layer, line }: RowLine, below: readonly Point[]):
 /** Where sections meet in a row, from its left end. */
 export const borderPlaces = ({ layer, line }: RowLine): Point[] =>
   layer.borders.map((border) => placeAt(line, border / layer.many, layer.round));
+
+/** How far down from its chain to the stitches below a hole begins: what is above is the chain itself. */
+const UNDER_CHAIN = 0.4;
+
+/** The holes of a row, each as an outline between its chain and the stitches of the row below that were passed over. */
+export function openPlaces({ layer, line }: RowLine, below: RowLine): Point[][] {
+  const { tops, feet, many, left, right, round } = layer;
+  const half = 0.5 / below.layer.many;
+  const holes: Point[][] = [];
+  for (let i = 0; i < many; ) {
+    let end = i + 1;
+    if (tops[i]?.kind === 'chain') {
+      while (tops[end]?.kind === 'chain') end++;
+      // From the end of the place before it to the beginning of the one behind.
+      const from = i > 0 ? (feet[i - 1] ?? left) + half : left;
+      const to = end < many ? (feet[end] ?? right) - half : right;
+      if (to - from > half) holes.push(holeBetween({ layer, line }, below.line, [i, end], [from, to], round));
+    }
+    i = end;
+  }
+  return holes;
+}
+
+function holeBetween(
+  { layer: { many }, line }: RowLine,
+  below: readonly Point[],
+  [i, end]: readonly [number, number],
+  [from, to]: readonly [number, number],
+  round: boolean,
+): Point[] {
+  const parts = Math.max(2, end - i);
+  const at = (k: number) => {
+    const upper = placeAt(line, (i + ((end - i) * k) / parts) / many, round);
+    const lower = placeAt(below, from + ((to - from) * k) / parts, round);
+    return { upper: along(upper, lower, UNDER_CHAIN), lower };
+  };
+  const places = Array.from({ length: parts + 1 }, (_, k) => at(k));
+  return [...places.map(({ upper }) => upper), ...places.map(({ lower }) => lower).reverse()];
+}

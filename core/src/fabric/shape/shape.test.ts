@@ -8,7 +8,7 @@ import { flatness, flatnessText } from './flatness.ts';
 import { type LaidFlat, layFlat } from './lay-flat.ts';
 import { evenTread, footAt, type Layer, layersOf } from './layers.ts';
 import { workedPiece } from './piece.ts';
-import { stitchPlaces } from './row-lines.ts';
+import { openPlaces, stitchPlaces } from './row-lines.ts';
 import { sizedPiece } from './sized-piece.ts';
 
 /** A stitch as wide as 6 mm, a row 5.7 mm high: low stitches of a medium yarn. */
@@ -181,6 +181,36 @@ describe('a piece from its rows', () => {
       ),
       { numRuns: 40 },
     );
+  });
+});
+
+describe('a handle carried through', () => {
+  test('leaves a panel as it was: its chain stands over what is passed over, and a hole lies between', () => {
+    const { sides, rows, widest, height } = piece(
+      'ch 30\nRow 1: 30 sc\nRows 2-10: sc across\nRow 11: 10 sc, ch 10, skip 10, 10 sc\nRows 12-14: sc across',
+    );
+    expect(sides).toHaveLength(4);
+    expect(widest.width).toBeCloseTo(180, 3);
+    expect(height).toBeCloseTo(14 * SIZES.row, 3);
+    const [below, own] = [rows[9], rows[10]];
+    const [hole = []] = below && own ? openPlaces(own, below) : [];
+    // Ten stitches of 6 mm wide, beginning at the tenth; three fifths of a row high, the rest is the chain.
+    const xs = hole.map(({ x }) => x - (rows[0]?.line[0]?.x ?? 0));
+    expect(Math.min(...xs)).toBeCloseTo(60, 3);
+    expect(Math.max(...xs)).toBeCloseTo(120, 3);
+    expect(Math.abs(area(hole))).toBeCloseTo(60 * 0.6 * SIZES.row, 2);
+  });
+
+  test('one chain for every other stitch: no stitch is moved along the row', () => {
+    const { rows, laid } = piece('ch 21\nRow 1: sc, (ch 1, skip 1, sc) to end\nRow 2: sc across');
+    const tops = rows.slice(0, 1).flatMap((row) => stitchPlaces(row, laid.base));
+    for (const { top, foot } of tops) expect(top.x).toBeCloseTo(foot.x, 3);
+  });
+
+  test('chains that pass nothing over make no hole', () => {
+    const { rows } = piece('ch 10\nRow 1: 10 sc\nRow 2: 5 sc, ch 4, 5 sc');
+    const [below, own] = rows;
+    expect(below && own && openPlaces(own, below)).toEqual([]);
   });
 });
 

@@ -1,0 +1,7 @@
+import { expose } from 'comlink';
+import { shapeOf } from '../row-bench/shape.ts';
+
+const shaper = { shapeOf };
+export type Shaper = typeof shaper;
+
+expose(shaper);
