@@ -45,6 +45,7 @@ export { type Lean, leanOf, leanText } from './shape/lean.ts';
 export type { Side } from './shape/outline.ts';
 export { usualStitch, type WorkedPiece, workedPiece } from './shape/piece.ts';
 export { borderPlaces, openPlaces, type RowLine, type StitchPlace, stitchPlaces } from './shape/row-lines.ts';
+export { sectionHeights, sectionsText } from './shape/section-heights.ts';
 export { sizedPiece } from './shape/sized-piece.ts';
 export { inTerms } from './shorthand/in-terms.ts';
 export type { Instruction, Problem, Span, StitchKind } from './shorthand/instruction.ts';

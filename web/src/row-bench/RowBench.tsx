@@ -98,7 +98,9 @@ export function RowBench({ name, written, judge, put, leave, help, beside }: Row
             </ul>
           )}
         </div>
-        {help?.(judged, add)}
+        {help && (
+          <div className="flex max-h-[48%] shrink-0 flex-col gap-2 overflow-auto">{help(judged, add)}</div>
+        )}
       </div>
       <figure className="flex min-h-0 flex-col rounded-sm bg-table p-2">
         <div className="min-h-0 grow">
@@ -106,7 +108,14 @@ export function RowBench({ name, written, judge, put, leave, help, beside }: Row
             <PieceDrawing piece={piece} colour={colour} lit={lit} label={`${name}, laid flat. ${measured}`} />
           )}
         </div>
-        <figcaption className="pt-1 text-xs text-soft">{measured}</figcaption>
+        <figcaption className="pt-1 text-xs text-soft">
+          {measured}
+          {piece && piece.flatness.lies !== 'flat' && (
+            <span className="block">
+              {piece.flatness.lies === 'cups' ? 'Hatched where it cups.' : 'Waves where it ruffles.'}
+            </span>
+          )}
+        </figcaption>
         {beside?.(judged)}
       </figure>
     </div>

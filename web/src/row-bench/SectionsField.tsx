@@ -11,6 +11,7 @@ import {
   swatchOf,
 } from '@fennot/core';
 import { Columns3, Plus, Trash2 } from 'lucide-react';
+import { useState } from 'react';
 import type { BagStore } from '../open-bag/store.ts';
 import { Button } from '../ui/Button.tsx';
 import { Choice } from '../ui/Choice.tsx';
@@ -30,6 +31,7 @@ export function SectionsField({ document, store, panel, counted }: SectionsField
   const { change } = store.getState();
   const set = (next: readonly PanelSection[]) =>
     change(withPanel(panel.id, { sections: next.length > 1 ? [...next] : undefined }));
+  const [open, setOpen] = useState(false);
   const first = chainOf(counted) || 30;
   if (sections.length === 0)
     return (
@@ -38,6 +40,7 @@ export function SectionsField({ document, store, panel, counted }: SectionsField
         className="self-start"
         onClick={() => {
           const half = Math.max(1, Math.round(first / 2));
+          setOpen(true);
           const other = document.swatches.find(({ id }) => id !== panel.swatch)?.id ?? panel.swatch;
           return set([
             { stitches: half, swatch: panel.swatch },
@@ -48,6 +51,12 @@ export function SectionsField({ document, store, panel, counted }: SectionsField
         <Columns3 size={13} /> Sections side by side ...
       </Button>
     );
+  if (!open)
+    return (
+      <Button small className="self-start" onClick={() => setOpen(true)}>
+        <Columns3 size={13} /> Sections {sections.map(({ stitches }) => stitches).join(' + ')} ...
+      </Button>
+    );
   const put = (i: number, fields: Partial<PanelSection>) =>
     set(sections.map((one, k) => (k === i ? { ...one, ...fields } : one)));
   return (
@@ -55,12 +64,12 @@ export function SectionsField({ document, store, panel, counted }: SectionsField
       aria-label="Sections side by side"
       className="shrink-0 rounded-sm border border-line bg-card p-2"
     >
-      <ul className="grid grid-cols-[5rem_1fr_auto] items-end gap-2">
+      <ul className="grid grid-cols-[5.5rem_1fr_auto] items-end gap-2">
         {sections.map(({ stitches, swatch }, i) => (
           <li key={i} className="contents">
             <NumberField
               name="stitches of the section"
-              label={`Section ${i + 1}, stitches`}
+              label={`Section ${i + 1}`}
               value={stitches}
               bounds={{ min: 1, max: LIMITS.worked, whole: true }}
               onChange={(many) => put(i, { stitches: many })}
@@ -85,13 +94,18 @@ export function SectionsField({ document, store, panel, counted }: SectionsField
       <p role="status" className="pt-1 text-xs text-soft">
         {sectionsSaid(document, sections, counted)}
       </p>
-      <Button
-        small
-        disabled={sections.length >= MOST_SECTIONS}
-        onClick={() => set([...sections, { stitches: 10, swatch: panel.swatch }])}
-      >
-        <Plus size={13} /> A section
-      </Button>
+      <div className="flex gap-2">
+        <Button
+          small
+          disabled={sections.length >= MOST_SECTIONS}
+          onClick={() => set([...sections, { stitches: 10, swatch: panel.swatch }])}
+        >
+          <Plus size={13} /> A section
+        </Button>
+        <Button small look="bare" onClick={() => setOpen(false)}>
+          Close
+        </Button>
+      </div>
     </section>
   );
 }

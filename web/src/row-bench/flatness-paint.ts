@@ -1,9 +1,9 @@
 import type { Affine, Flatness, Point, WorkedPiece } from '@fennot/core';
 
-/** Colours of what does not lie flat; each has a pattern, too, for eyes that do not tell them apart. */
+/** Colours of what does not lie flat, dark and light, so that they are seen on any yarn; each has a pattern of its own. */
 export const LIES = {
-  cups: { colour: '#b5541c', name: 'cups' },
-  ruffles: { colour: '#1f6f8b', name: 'ruffles' },
+  cups: ['#5b2a0c', '#ffcf8f'],
+  ruffles: ['#0d3d4f', '#bfe9f5'],
 } as const;
 
 /** Pixels from stroke to stroke of a pattern. */
@@ -59,9 +59,6 @@ export function pattern(
 ): void {
   const { width, height } = context.canvas;
   const step = APART * dense;
-  context.strokeStyle = LIES[lies].colour;
-  context.globalAlpha = 0.85;
-  context.lineWidth = 1.6 * dense;
   context.beginPath();
   if (lies === 'cups')
     for (let x = -height; x < width; x += step) {
@@ -79,6 +76,11 @@ export function pattern(
         context.quadraticCurveTo(x + (3 * step) / 4, y + step / 2, x + step, y);
       }
     }
-  context.stroke();
+  LIES[lies].forEach((colour, i) => {
+    context.strokeStyle = colour;
+    context.globalAlpha = i === 0 ? 0.55 : 0.9;
+    context.lineWidth = (i === 0 ? 2.6 : 1.1) * dense;
+    context.stroke();
+  });
   context.globalAlpha = 1;
 }

@@ -15,6 +15,8 @@ import {
   panelSizes,
   repeatOf,
   type Swatch,
+  sectionHeights,
+  sectionsText,
   sizeTable,
   strangeLetters,
   type Terms,
@@ -87,7 +89,9 @@ export function judgedPanel(rows: string, where: Where, sections?: Panel['sectio
       if (!some) return 'There are no rows yet.';
       if (!piece) return 'Its shape is being worked out ...';
       const wide = `Widest at ${rowWord(1, round)} ${piece.widest.row}: ${formatLength(piece.widest.width, system)}; ${formatLength(piece.height, system)} high.`;
-      return [wide, flatnessText(piece.flatness, round), leaning(piece, system)].filter(Boolean).join(' ');
+      const uneven = sectionsText(sectionHeights(piece), (mm) => formatLength(mm, system));
+      const flat = piece.flatness.lies === 'flat' && uneven ? '' : flatnessText(piece.flatness, round);
+      return [wide, flat, uneven, leaning(piece, system)].filter(Boolean).join(' ');
     },
     verdict: {
       good: counted.problems.length === 0,
