@@ -22,6 +22,7 @@ export type { FaceMake } from './layout/face.ts';
 export { rimBehind } from './layout/flap.ts';
 export type { Materials } from './layout/materials.ts';
 export { type Own, ownFromGraph } from './own/index.ts';
+export { stripWays } from './strip/rows-strip.ts';
 
 /** Every family, in the order they are offered. A new one is added here, and nowhere else in this list's users. */
 const ALL = [

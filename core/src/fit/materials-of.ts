@@ -1,4 +1,5 @@
 import { type BagDocument, panelOf } from '../document/index.ts';
+import { countedPanel } from '../fabric/index.ts';
 import type { Materials } from '../families/index.ts';
 import { isSquare, motifShape, sideLoops } from '../motif/index.ts';
 import { mm } from '../units/index.ts';
@@ -57,6 +58,10 @@ export function lengthsOf(table: SizeTable, document: BagDocument, mix?: JoinMix
         return motifShape(own, rounds, side(motif, rounds), rate);
       },
       motifKind: (motif) => table.motif(motif).motif.kind,
+      hasRows: (id) => {
+        const panel = panelOf(document, id);
+        return countedPanel(panel, table.swatch(panel.swatch).swatch).rows.some(({ makes }) => makes > 0);
+      },
       panel: (id) => {
         const panel = panelOf(document, id);
         const { swatch } = table.swatch(panel.swatch);

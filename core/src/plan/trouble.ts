@@ -1,6 +1,7 @@
 import type { BagGraph } from '../bag/index.ts';
 import { type BagDocument, panelOf, panelsUsed, swatchOf } from '../document/index.ts';
 import { flatnessText } from '../fabric/index.ts';
+import { stripWays } from '../families/index.ts';
 import { LIMITS } from '../fields/index.ts';
 import { panelPiece, readFabric, type SizeTable } from '../fit/index.ts';
 import { extent, isSimple } from '../geometry/index.ts';
@@ -23,6 +24,30 @@ function panelTrouble(document: BagDocument, id: string, table: SizeTable): stri
   if (!piece) return `The panel “${panel.name}” has no rows yet. They begin with “Row 1:” or “Round 1:”.`;
   if (!isSimple(piece.outline))
     return `The rows of “${panel.name}” make a piece that would lie over itself: ${flatnessText(piece.flatness, piece.sides.length === 1)} As a part of a bag it must lie in one plane.`;
+  return undefined;
+}
+
+/** Why a panel by its rows cannot be the strip it is meant to be. */
+function stripTrouble(part: unknown, document: BagDocument, table: SizeTable): string | undefined {
+  if (typeof part !== 'object' || part === null) return undefined;
+  if (
+    'of' in part &&
+    part.of === 'rows' &&
+    'worked' in part &&
+    'panel' in part &&
+    typeof part.panel === 'string'
+  ) {
+    const panel = panelOf(document, part.panel);
+    const { piece } = panelPiece(document, panel, swatchOf(document, panel.swatch), table.sizes);
+    if (piece && !piece.sides.some(({ at }) => at === 'bottom'))
+      return `“${panel.name}” is worked round, or begins in a ring: a strip has two long sides. Make it of a panel that begins on a chain.`;
+    if (piece && !stripWays(piece.sides).some((way) => way === part.worked))
+      return `“${panel.name}” has steps in its long sides, where rows leave stitches: a strip is sewn along both. Let its rows run along the strip, or make it of another panel.`;
+  }
+  for (const inner of Object.values(part)) {
+    const problem = stripTrouble(inner, document, table);
+    if (problem) return problem;
+  }
   return undefined;
 }
 
@@ -54,6 +79,8 @@ export function sizeTrouble(document: BagDocument, table: SizeTable): string | u
     const problem = panelTrouble(document, id, table);
     if (problem) return problem;
   }
+  const strip = stripTrouble(construction, document, table);
+  if (strip) return strip;
   for (const swatch of document.swatches) {
     const reading = readFabric(document, swatch);
     if (reading?.is === 'nothing')

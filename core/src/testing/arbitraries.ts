@@ -194,7 +194,7 @@ const grownSides = fc.record(
   { requiredKeys: ['family', 'face', 'swatch', 'rounds'] },
 );
 
-const strip = fc.record({
+const workedStrip = fc.record({
   swatch: fc.constantFrom('s1', 's2'),
   worked: fc.constantFrom('across' as const, 'along' as const),
   depth: fc.integer({ min: 1, max: 30 }),
@@ -208,6 +208,13 @@ const strip = fc.record({
     extra: fc.integer({ min: 0, max: 2 }),
   }),
 });
+/** Those of the panels that have two long sides. */
+const rowsStrip = fc.record({
+  of: fc.constant('rows' as const),
+  panel: fc.constantFrom('widens', 'bobbles'),
+  worked: fc.constantFrom('across' as const, 'along' as const),
+});
+const strip = fc.oneof({ weight: 4, arbitrary: workedStrip }, { weight: 1, arbitrary: rowsStrip });
 
 const foldOver = fc.record(
   {

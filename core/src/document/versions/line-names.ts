@@ -32,6 +32,7 @@ function plainMaterials(document: Raw): Materials {
     motifLoops: (motif, rounds) => sideLoops(definition(motif), rounds),
     motifShape: (motif, rounds) => motifShape(definition(motif), rounds, SIDE, 1),
     motifKind: kindOf,
+    hasRows: () => false,
     panel: () => {
       throw new Error('A bag of version 1 has no panels by their rows.');
     },

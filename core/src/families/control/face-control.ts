@@ -110,8 +110,25 @@ function rowsControls(
   face: Extract<FaceMake, { of: 'rows' }>,
   { materials }: BodyControlOptions,
 ): Control<FaceMake>[] {
-  if (materials.panel(face.panel).piece.sides.length > 1) return [];
-  return [opening(face.open, (open) => ({ ...face, open }))];
+  const { sides } = materials.panel(face.panel).piece;
+  if (sides.length === 1) return [opening(face.open, (open) => ({ ...face, open }))];
+  if (!sides.some(({ at }) => at === 'bottom')) return [];
+  return [
+    {
+      kind: 'choice',
+      id: 'rows-run',
+      label: 'Its rows run',
+      value: face.upright ? 'upright' : 'across',
+      options: [
+        { value: 'across', label: 'Across: it opens along its last row' },
+        { value: 'upright', label: 'Upright: it opens along its row ends' },
+      ],
+      set: (value) => {
+        const { upright: _, ...across } = face;
+        return value === 'upright' ? { ...across, upright: true } : across;
+      },
+    },
+  ];
 }
 
 const opening = (value: number, set: (open: number) => FaceMake): Control<FaceMake> => ({

@@ -4,8 +4,9 @@ import { layFace } from '../layout/face.ts';
 import type { Materials } from '../layout/materials.ts';
 import { APART } from '../layout/sew.ts';
 import { reversed } from '../layout/sheet.ts';
+import { stripWall } from '../strip/shaped-wall.ts';
 import { countsAlong, cutStrip, settledStrip, sewStrip } from '../strip/strip.ts';
-import { standing, wallAlong } from '../strip/wall.ts';
+import { standing } from '../strip/wall.ts';
 import type { FacesAndStrip } from './schema.ts';
 
 /** The front face laid in the net. */
@@ -30,11 +31,11 @@ export function buildFacesAndStrip(params: FacesAndStrip, materials: Materials):
     mirrored: true,
   });
   const strip = cutStrip(params.strip, front, { middle: w + APART / 2, top: -APART }, materials);
-  const { depth, marks } = strip;
+  const { depth } = strip;
   // Behind, the same way runs along the back's sides from the other end.
   const behind = front.sides.map((_, i) => reversed(must(back.sides.at(-1 - i), 'side behind').chain));
   const sewn = sewStrip(strip, front.sides, behind);
-  const bent = wallAlong(strip.piece, front.sides, marks, w, [-depth / 2, depth / 2]);
+  const bent = stripWall(strip, front.sides, w, [-depth / 2, depth / 2]);
   return {
     pieces: [...front.pieces, ...back.pieces, strip.piece],
     seams: [...front.seams, ...back.seams, ...sewn.flatMap(({ seams }) => seams)],

@@ -6,8 +6,9 @@ import type { Materials } from '../layout/materials.ts';
 import { APART, sheetsToGraph, split } from '../layout/sew.ts';
 import { BOTTOM, LEFT, layOut, piecesOf, RIGHT, reversed, type Sheet, sheetSide } from '../layout/sheet.ts';
 import { type Section, scaled, wrap, X, Y, Z } from '../layout/wrap.ts';
+import { stripWall } from '../strip/shaped-wall.ts';
 import { type CutStrip, cutStrip, sewStrip } from '../strip/strip.ts';
-import { standing, wallAlong } from '../strip/wall.ts';
+import { standing } from '../strip/wall.ts';
 import { type FoldOver, stepsUp, withSteps } from './schema.ts';
 
 type Apart = NonNullable<FoldOver['apart']>;
@@ -71,7 +72,7 @@ export function frontApart(params: FoldOver, apart: Apart, materials: Materials)
     start: { ...section.start, x: section.start.x + sheet.at.x },
   });
   const bent = wrap(piecesOf(sheet), 'y', sections.filter(({ from, to }) => to > from + NOTHING).map(shift));
-  const wall = wallAlong(strip.piece, front.sides, strip.marks, w, [-depth / 2, depth / 2]);
+  const wall = stripWall(strip, front.sides, w, [-depth / 2, depth / 2]);
   const graph = sheetsToGraph([{ sheet, id: 'body', name: 'Back,' }], sewStrip(strip, front.sides, behind), [
     bent,
     wall,

@@ -29,6 +29,8 @@ export interface Materials {
   /** Outline and edges of a motif of any shape, by itself. */
   motifShape(motif: string, rounds: number): MotifShape;
   motifKind(motif: string): MotifKind;
+  /** Whether any row of a panel by its rows makes a stitch: if not, there is nothing to ask of it. */
+  hasRows(panel: string): boolean;
   /** A panel by its rows, at its size and shape, without joins. */
   panel(panel: string): RowsPanel;
   /**

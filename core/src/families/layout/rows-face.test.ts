@@ -9,12 +9,21 @@ const at = ([a, b, c, d, e, f]: Affine, { x, y }: Point): Point => ({
 });
 
 describe('a piece by its rows in a bag', () => {
-  test.each(['widens', 'steps', 'bobbles', 'fan', 'round'])(
-    '%s: its rows lie where its outline does, on both faces and in the mirror',
-    (panel) => {
+  test.each([
+    ['widens', false],
+    ['widens', true],
+    ['steps', false],
+    ['steps', true],
+    ['bobbles', false],
+    ['bobbles', true],
+    ['fan', false],
+    ['round', false],
+  ])(
+    '%s, upright %s: its rows lie where its outline does, on both faces and in the mirror',
+    (panel, upright) => {
       const { graph, materials } = built({
         family: 'faces-and-strip',
-        face: { of: 'rows', panel, open: 30 },
+        face: { of: 'rows', panel, open: 30, ...(upright && { upright }) },
         strip: {
           swatch: 's2',
           worked: 'across',

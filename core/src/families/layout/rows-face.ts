@@ -1,10 +1,10 @@
-import { type Affine, type Edge, type Interval, type Piece, pathOn, wholeEdge } from '../../bag/index.ts';
+import { type Interval, type Piece, pathOn, wholeEdge } from '../../bag/index.ts';
 import type { Side } from '../../fabric/index.ts';
 import { extent, must, type Point, pathLength } from '../../geometry/index.ts';
-import { mm } from '../../units/index.ts';
 import type { FaceMake } from './face.ts';
 import { type FaceOptions, type FaceSide, type LaidFace, sideId } from './laid-face.ts';
 import type { Materials } from './materials.ts';
+import { affineOf, asItIs, edgeOf, fromBehind, startingAt, turnedQuarter } from './rows-sides.ts';
 
 type RowsFace = Extract<FaceMake, { of: 'rows' }>;
 
@@ -17,7 +17,8 @@ const NAMES: Record<Side['at'], string> = {
 };
 
 /**
- * A panel by its rows as a face. It stands on its first row and opens along its last; a fan that begins in a ring hangs
+ * A panel by its rows as a face. It stands on its first row and opens along its last, or with its rows upright on its
+ * left side, opening along its right; a fan that begins in a ring hangs
  * with its round below and opens along its straight side; what is worked round opens over a share of its round.
  */
 export function rowsFace(
@@ -26,16 +27,22 @@ export function rowsFace(
   { id, name, at, mirrored = false, hangs = false }: FaceOptions,
 ): LaidFace {
   const { piece, swatch, stitches, rows } = materials.panel(face.panel);
-  const worked = mirrored ? fromBehind(piece.sides) : piece.sides;
-  const ring = !worked.some(({ at: side }) => side === 'bottom');
-  const round = worked.length === 1;
+  const ring = !piece.sides.some(({ at: side }) => side === 'bottom');
+  const round = piece.sides.length === 1;
+  // What begins in a ring has no rows that could stand upright.
+  const upright = (face.upright ?? false) && !ring;
+  const stood = upright ? turnedQuarter(piece.sides, 'left') : { sides: piece.sides, way: asItIs };
+  const worked = mirrored ? fromBehind(stood.sides) : stood.sides;
   const turned = ring && !round;
   const sides = turned ? startingAt(worked, 'top') : worked;
   const opens: readonly Side['at'][] = turned ? ['left', 'right'] : ['top'];
   const hung = hangs && !round ? hungBy(sides, opens, turned) : { sides, flat: asItIs };
   if (!hung) return { width: 0, height: 0, at, pieces: [], seams: [], lines: [], sides: [], open: [] };
   const place = placing(hung.sides, turned, materials.join());
-  const seen = (p: Point) => place(hung.flat(mirrored ? { x: -p.x, y: p.y } : p));
+  const seen = (p: Point) => {
+    const { x, y } = stood.way(p);
+    return place(hung.flat({ x: mirrored ? -x : x, y }));
+  };
   const placed = hung.sides.map((side) => ({ ...side, path: side.path.map(place) }));
   const outline = placed.flatMap(({ path }) => path.slice(0, -1));
   const laid: Piece = {
@@ -46,7 +53,7 @@ export function rowsFace(
       swatch,
       stitches,
       rows,
-      rowsRun: 'across',
+      rowsRun: upright ? 'upright' : 'across',
       panel: face.panel,
       placed: affineOf(seen),
     },
@@ -73,29 +80,12 @@ export function rowsFace(
   return { ...shared, sides: [...sewn('left'), ...sewn('bottom'), ...sewn('right')], open };
 }
 
-const asItIs = (p: Point): Point => p;
-
-/** What a way from plane to plane that keeps straight lines straight does. */
-function affineOf(way: (p: Point) => Point): Affine {
-  const [o, x, y] = [way({ x: 0, y: 0 }), way({ x: 1, y: 0 }), way({ x: 0, y: 1 })];
-  return [x.x - o.x, x.y - o.y, y.x - o.x, y.y - o.y, o.x, o.y];
-}
-
 const faceSide = (name: string, piece: Piece, chain: readonly Interval[]): FaceSide => ({
   name,
   id: sideId(name),
   chain,
   path: chain.flatMap((interval, i) => pathOn(piece, interval).slice(i === 0 ? 0 : 1)),
 });
-
-function edgeOf({ kind, loops, path }: Side): Edge {
-  return {
-    kind,
-    loops,
-    length: mm(pathLength(path)),
-    ...(path.length > 2 ? { sides: path.length - 1 } : {}),
-  };
-}
 
 /**
  * The sides of a piece that hangs by some of them: those are drawn straight, and lie level.
@@ -133,21 +123,6 @@ function hungBy(
 }
 /** So much may stand above, mm: it is pressed down. */
 const ABOVE = 1e-6;
-
-/** The same piece from its other side. */
-const fromBehind = (sides: readonly Side[]): Side[] =>
-  sides
-    .map(({ at, path, ...side }): Side => {
-      const seen = path.map(({ x, y }): Point => ({ x: -x, y })).reverse();
-      return { ...side, at: at === 'left' ? 'right' : at === 'right' ? 'left' : at, path: seen };
-    })
-    .reverse();
-
-/** The sides in their order, from another one on. */
-function startingAt(sides: readonly Side[], first: Side['at']): readonly Side[] {
-  const from = sides.findIndex(({ at }) => at === first);
-  return [...sides.slice(from), ...sides.slice(0, from)];
-}
 
 /** Brings a piece to 0, 0 with its joins: as much larger as half a join all round makes it; the other way up where it hangs. */
 function placing(sides: readonly Side[], turned: boolean, join: number): (p: Point) => Point {

@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { type Edge, type Interval, type Piece, wholeLoops } from '../../bag/index.ts';
+import { type Edge, type Interval, type Piece, wholeEdge, wholeLoops } from '../../bag/index.ts';
 import { count, idSchema } from '../../fields/index.ts';
-import { must, pathLength, rectangle } from '../../geometry/index.ts';
+import { extent, must, NOTHING, pathLength, rectangle } from '../../geometry/index.ts';
 import { countsToFit, type StripCounts, spreadCounts } from '../../match/strip.ts';
 import type { Multiple } from '../../panel/index.ts';
 import { mm } from '../../units/index.ts';
@@ -9,13 +9,14 @@ import { MOST_STITCHES, multipleSchema } from '../layout/body.ts';
 import type { FaceSide, LaidFace } from '../layout/laid-face.ts';
 import type { Materials } from '../layout/materials.ts';
 import { stitchPattern } from '../layout/pattern.ts';
-import { type SewnLine, sew } from '../layout/sew.ts';
-import { BOTTOM, TOP } from '../layout/sheet.ts';
+import { type SewnLine, sew, split } from '../layout/sew.ts';
+import { BOTTOM, reversed, TOP } from '../layout/sheet.ts';
+import { layRowsStrip, type RowsStrip, rowsStripSchema } from './rows-strip.ts';
 
 /** Fewest rows or stitches of a strip: it goes along three sides at least, mostly. */
 export const LEAST = 3;
 
-export const stripSchema = z.strictObject({
+export const workedStripSchema = z.strictObject({
   swatch: idSchema,
   /** `across`: short rows of the depth, many rows. `along`: one long row of the way, a few rows. */
   worked: z.enum(['across', 'along']),
@@ -31,18 +32,24 @@ export const stripSchema = z.strictObject({
   ]),
   multiple: multipleSchema,
 });
+export type WorkedStrip = z.infer<typeof workedStripSchema>;
+
+/** A strip worked in one swatch, or a panel by its rows. */
+export const stripSchema = z.union([workedStripSchema, rowsStripSchema]);
 export type Strip = z.infer<typeof stripSchema>;
 
+export const isByRows = (strip: Strip): strip is RowsStrip => 'of' in strip;
+
 /** Size of one row (across) or one stitch (along) of the strip in the direction of its way. */
-export const stripUnit = ({ swatch, worked }: Strip, materials: Materials): number =>
+export const stripUnit = ({ swatch, worked }: WorkedStrip, materials: Materials): number =>
   worked === 'across' ? materials.rowHeight(swatch) : materials.pitch(swatch);
 
 /** Depth of the strip, with half a join at either long edge. */
-export const stripDepth = ({ swatch, worked, depth }: Strip, materials: Materials): number =>
+export const stripDepth = ({ swatch, worked, depth }: WorkedStrip, materials: Materials): number =>
   depth * (worked === 'across' ? materials.pitch(swatch) : materials.rowHeight(swatch)) + materials.join();
 
 /** What its stitch pattern asks of the strip's count. */
-export const stripPattern = ({ multiple, swatch }: Strip, materials: Materials): Multiple =>
+export const stripPattern = ({ multiple, swatch }: WorkedStrip, materials: Materials): Multiple =>
   stitchPattern(multiple, swatch, materials);
 
 /** A face a strip goes along: its sewn sides, and the pieces they are of. */
@@ -57,6 +64,10 @@ const sideLoops = ({ sides, pieces }: AlongFace): number[] => {
 /** Rows or stitches of a strip along some sides, with its corners: as many as it takes, or as the maker says. */
 export function countsAlong(strip: Strip, face: AlongFace, materials: Materials): StripCounts {
   const ways = face.sides.map(({ path }) => pathLength(path));
+  if (isByRows(strip)) {
+    const { count: own, length } = layRowsStrip(strip, materials);
+    return spreadCounts(ways, Math.max(ways.length, own), length / own);
+  }
   const unit = stripUnit(strip, materials);
   const multiple = strip.worked === 'along' ? stripPattern(strip, materials) : undefined;
   switch (strip.length.by) {
@@ -75,12 +86,19 @@ export function countsAlong(strip: Strip, face: AlongFace, materials: Materials)
 
 /** The strip with its length fixed as a count. By stitches it is one already, with its corners where they have it. */
 export const settledStrip = (strip: Strip, { total }: StripCounts): Strip =>
-  strip.length.by === 'loops' ? strip : { ...strip, length: { by: 'count', count: Math.max(LEAST, total) } };
+  isByRows(strip) || strip.length.by === 'loops'
+    ? strip
+    : { ...strip, length: { by: 'count', count: Math.max(LEAST, total) } };
 
 /** A strip cut to length, with the marks its corners fall on. */
 export interface CutStrip {
   readonly piece: Piece;
   readonly depth: number;
+  /** It is no rectangle. */
+  readonly shaped: boolean;
+  /** Its lower edge from left to right, and its upper edge from right to left. */
+  readonly lower: readonly Interval[];
+  readonly upper: readonly Interval[];
   /** Where along the strip each side begins, and where the last one ends, mm. */
   readonly marks: readonly number[];
 }
@@ -93,15 +111,31 @@ export function cutStrip(
   materials: Materials,
 ): CutStrip {
   const { total, corners } = countsAlong(strip, face, materials);
+  if (isByRows(strip)) {
+    const { piece, length, depth, lower, upper } = layRowsStrip(strip, materials);
+    const unit = length / total;
+    return {
+      piece: { ...piece, at: { x: middle - length / 2, y: top - extent(piece.outline).height } },
+      depth,
+      shaped: true,
+      lower,
+      upper,
+      marks: [0, ...corners.map((corner) => corner * unit), length],
+    };
+  }
   const unit = stripUnit(strip, materials);
   const depth = stripDepth(strip, materials);
   const length = total * unit;
+  const piece = {
+    ...stripPiece(strip, total, length, depth, materials),
+    at: { x: middle - length / 2, y: top - depth },
+  };
   return {
-    piece: {
-      ...stripPiece(strip, total, length, depth, materials),
-      at: { x: middle - length / 2, y: top - depth },
-    },
+    piece,
     depth,
+    shaped: false,
+    lower: [wholeEdge(piece, BOTTOM)],
+    upper: [wholeEdge(piece, TOP)],
     marks: [0, ...corners.map((corner) => corner * unit), length],
   };
 }
@@ -110,24 +144,40 @@ export function cutStrip(
  * Sews a strip to the sides of the front and to the same way behind: `behind[i]` runs as the front's side i does.
  */
 export function sewStrip(
-  { piece, marks }: CutStrip,
+  { lower, upper, marks }: CutStrip,
   sides: readonly FaceSide[],
   behind: readonly (readonly Interval[])[],
 ): SewnLine[] {
   const length = must(marks.at(-1), 'end of the strip');
   return sides.flatMap(({ id, name, chain }, i) => {
     const [from = 0, to = length] = [marks[i], marks[i + 1]];
-    // The strip's upper edge runs right to left, its lower edge left to right.
-    const upper: Interval = { piece: piece.id, edge: TOP, from: length - from, to: length - to };
-    const lower: Interval = { piece: piece.id, edge: BOTTOM, from, to };
+    // The strip's upper edge is walked right to left, and met from left to right.
+    const front = reversed(part(upper, length - to, length - from, length));
+    const back = part(lower, from, to, length);
     return [
-      sew('closing', `front/${id}`, `Front, ${name}`, chain, [upper]),
-      sew('closing', `back/${id}`, `Back, ${name}`, must(behind[i], 'side behind'), [lower]),
+      sew('closing', `front/${id}`, `Front, ${name}`, chain, front),
+      sew('closing', `back/${id}`, `Back, ${name}`, must(behind[i], 'side behind'), back),
     ];
   });
 }
 
-function stripPiece(strip: Strip, total: number, length: number, depth: number, materials: Materials): Piece {
+/** A long edge of a strip from one place to another, both mm along the strip: of an edge that is longer, its share. */
+function part(chain: readonly Interval[], from: number, to: number, length: number): Interval[] {
+  const all = chain.reduce((sum, { from: a, to: b }) => sum + Math.abs(b - a), 0);
+  const [only] = chain;
+  if (only && chain.length === 1 && Math.abs(all - length) < NOTHING) return [{ ...only, from, to }];
+  const [, rest] = split(chain, (from / length) * all);
+  const [own] = split(rest, ((to - from) / length) * all);
+  return own;
+}
+
+function stripPiece(
+  strip: WorkedStrip,
+  total: number,
+  length: number,
+  depth: number,
+  materials: Materials,
+): Piece {
   const across = strip.worked === 'across';
   const rows = across ? total : strip.depth;
   const stitches = across ? strip.depth : total;

@@ -12,7 +12,7 @@ export function standing({ pieces, at, width }: LaidFace, face: 'front' | 'back'
 }
 
 /** Which face of the bag a stretch of wall is, by the way it runs along the front: outwards lies to its right. */
-const faceOf = ({ x, y }: Point): Face => (x > 0.71 ? 'bottom' : y <= 0 ? 'left' : 'right');
+export const faceOf = ({ x, y }: Point): Face => (x > 0.71 ? 'bottom' : y <= 0 ? 'left' : 'right');
 
 /**
  * Bends a strip along the sewn sides of a face: stretch by stretch it stands on the outline, eased where its
