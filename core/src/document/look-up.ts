@@ -1,5 +1,6 @@
 import { must } from '../geometry/index.ts';
 import type { BagDocument } from './schema.ts';
+import type { Straps } from './strap-schema.ts';
 
 /*
  * What one part of a document names, another part has: the schema lets no document through in which it is not so.
@@ -37,13 +38,19 @@ export const panelOf = ({ panels = [] }: Pick<BagDocument, 'panels'>, id: string
 export const panelsUsed = ({
   construction,
   features,
-}: Pick<BagDocument, 'construction' | 'features'>): string[] => panelsIn([construction, features]);
+  finish,
+}: Pick<BagDocument, 'construction' | 'features' | 'finish'>): string[] =>
+  panelsIn([construction, features, finish]);
 
 function panelsIn(part: unknown): string[] {
   if (typeof part !== 'object' || part === null) return [];
   const own = 'panel' in part && typeof part.panel === 'string' ? [part.panel] : [];
   return [...own, ...Object.values(part).flatMap(panelsIn)];
 }
+
+/** The swatch that straps are worked in: that of the panel they are, or their own. */
+export const strapSwatch = (document: Pick<BagDocument, 'panels'>, { panel, swatch }: Straps): string =>
+  panel === undefined ? swatch : panelOf(document, panel).swatch;
 
 /** What a part of the bag can be made of, for whoever chooses. */
 export const choicesOf = ({

@@ -50,6 +50,8 @@ export const wornSchema = z.strictObject({
 export const strapsSchema = z.strictObject({
   kind: z.enum(STRAP_KINDS),
   swatch: idSchema,
+  /** A panel by its rows that is the strap, in short rows: then its rows decide length, width and swatch. */
+  panel: idSchema.optional(),
   /** One over the shoulder from side to side, or one on each face. */
   many: z.union([z.literal(1), z.literal(2)]),
   /** From the rim to the highest point of the strap as it hangs, mm. */

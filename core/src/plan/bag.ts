@@ -56,9 +56,19 @@ type Shaping = readonly [
   weights: string,
   methods: string,
   strip: BagDocument['joins']['measuredStrip'],
+  strap: string | undefined,
 ];
 
-const shapingOf = ({ features, motifs, panels, fabrics, swatches, yarns, joins }: BagDocument): Shaping => [
+const shapingOf = ({
+  features,
+  motifs,
+  panels,
+  fabrics,
+  swatches,
+  yarns,
+  joins,
+  finish,
+}: BagDocument): Shaping => [
   features,
   motifs,
   panels,
@@ -67,6 +77,8 @@ const shapingOf = ({ features, motifs, panels, fabrics, swatches, yarns, joins }
   yarns.map(({ id, weight }) => `${id} ${weight}`).join(','),
   `${joins.method} ${Object.entries(joins.lines ?? {}).map(([line, { method = '' }]) => `${line} ${method}`)}`,
   joins.measuredStrip,
+  // Whether a panel can be a strap is looked at before anything is built.
+  finish?.straps?.panel,
 ];
 
 /** The last bag built of each construction. Edits keep the parts they do not touch as the same objects. */

@@ -5,7 +5,7 @@ import { LIMITS } from '../fields/index.ts';
 import { finishOf } from '../finish/index.ts';
 import { sizeTable } from '../fit/index.ts';
 import { documents, testDocument } from '../testing/arbitraries.ts';
-import { facesAndStrip, squares } from '../testing/built.ts';
+import { facesAndStrip, squares, panel as worked } from '../testing/built.ts';
 import { notFinite } from '../testing/not-finite.ts';
 import { mm } from '../units/index.ts';
 import { controlsOf, featureControlsOf, netEditorOf, planned } from './index.ts';
@@ -83,6 +83,45 @@ describe('a face by its rows, whatever they say', () => {
     expect(problemOf(byRows(rows))).toBe(
       'The panel “steps” has no rows yet. They begin with “Row 1:” or “Round 1:”.',
     );
+  });
+
+  test('a panel that cannot be a strip, a strap, or what a tube stands on, says so', () => {
+    const strip = (panel: string, worked: 'across' | 'along') =>
+      problemOf(
+        testDocument({
+          family: 'faces-and-strip',
+          face: squares(3, 2),
+          strip: { of: 'rows', panel, worked },
+        }),
+      );
+    expect(strip('fan', 'across')).toMatch(
+      /^“fan” is worked round, or begins in a ring: a strip has two long/,
+    );
+    expect(strip('steps', 'across')).toMatch(/^“steps” has steps in its long sides/);
+    expect(strip('steps', 'along')).toBeUndefined();
+    const bag = testDocument(facesAndStrip(squares(3, 2)));
+    const strap = (panel: string) =>
+      problemOf({
+        ...bag,
+        finish: { straps: { kind: 'rows', swatch: 's2', many: 2, drop: 200, wide: 6, panel } },
+      });
+    expect(strap('round')).toMatch(/^“round” is worked round, .*a strap has two ends/);
+    expect(strap('bobbles')).toBeUndefined();
+    const base = (panel: string) =>
+      problemOf(
+        testDocument({
+          family: 'wrap-round',
+          laid: 'tube',
+          bottom: 'seam',
+          sides: 'joins',
+          body: worked(60, 20),
+          base: { of: 'rows', panel },
+        }),
+      );
+    expect(base('bobbles')).toBe(
+      '“bobbles” is worked in rows: what a tube stands on is worked round, from a ring.',
+    );
+    expect(base('round')).toBeUndefined();
   });
 });
 

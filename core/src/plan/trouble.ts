@@ -51,6 +51,26 @@ function stripTrouble(part: unknown, document: BagDocument, table: SizeTable): s
   return undefined;
 }
 
+/** Why a panel by its rows cannot be a strap. */
+function strapTrouble(document: BagDocument, table: SizeTable): string | undefined {
+  const id = document.finish?.straps?.panel;
+  if (id === undefined) return undefined;
+  const panel = panelOf(document, id);
+  const { piece } = panelPiece(document, panel, swatchOf(document, panel.swatch), table.sizes);
+  if (!piece || piece.sides.some(({ at }) => at === 'bottom')) return undefined;
+  return `“${panel.name}” is worked round, or begins in a ring: a strap has two ends. Make it of a panel that begins on a chain.`;
+}
+
+/** Why a panel by its rows cannot be what a tube stands on. */
+function baseTrouble(document: BagDocument, table: SizeTable): string | undefined {
+  const { construction } = document;
+  if (construction.family !== 'wrap-round' || construction.base?.of !== 'rows') return undefined;
+  const panel = panelOf(document, construction.base.panel);
+  const { piece } = panelPiece(document, panel, swatchOf(document, panel.swatch), table.sizes);
+  if (!piece || piece.sides.length === 1) return undefined;
+  return `“${panel.name}” is worked in rows: what a tube stands on is worked round, from a ring.`;
+}
+
 interface MotifUse {
   readonly motif: string;
   readonly rounds: number;
@@ -79,8 +99,11 @@ export function sizeTrouble(document: BagDocument, table: SizeTable): string | u
     const problem = panelTrouble(document, id, table);
     if (problem) return problem;
   }
-  const strip = stripTrouble(construction, document, table);
-  if (strip) return strip;
+  const part =
+    stripTrouble(construction, document, table) ??
+    strapTrouble(document, table) ??
+    baseTrouble(document, table);
+  if (part) return part;
   for (const swatch of document.swatches) {
     const reading = readFabric(document, swatch);
     if (reading?.is === 'nothing')

@@ -14,7 +14,7 @@ const STRETCH_ERROR = { estimated: 0.4, measured: 0.12 } as const;
  */
 export function dropOf(straps: StrapPlan, unit: SizeVariable): Finished {
   const stretch = straps.stretch / 100;
-  const hanging = straps.count * unit.value * (1 + stretch);
+  const hanging = straps.count * straps.unit * (1 + stretch);
   const value = Math.sqrt(Math.max(0, (hanging / 2) ** 2 - (straps.apart / 2) ** 2));
   const slope = value > 0 ? hanging / (4 * value) : 0.5;
   const error = STRETCH_ERROR[straps.measured ? 'measured' : 'estimated'];

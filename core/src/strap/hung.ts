@@ -1,10 +1,10 @@
 import { type BagGraph, type Extents, measure, type Strap } from '../bag/index.ts';
-import type { BagDocument } from '../document/index.ts';
-import { yarnOf } from '../document/look-up.ts';
+import type { BagDocument, Panel } from '../document/index.ts';
+import { panelOf, strapSwatch, yarnOf } from '../document/look-up.ts';
 import { edgeCounts, faceStitches, flapRoot } from '../edging/index.ts';
-import type { Finished, SizeTable } from '../fit/index.ts';
+import { type Finished, panelPiece, type SizeTable } from '../fit/index.ts';
 import { dropOf } from './drop.ts';
-import { planStraps, type StrapPlaces, type StrapPlan } from './straps.ts';
+import { type PanelStrap, planStraps, type StrapPlaces, type StrapPlan } from './straps.ts';
 
 /** A bag with its straps, worked out and hung on. */
 export interface Hanging {
@@ -19,15 +19,35 @@ export interface Hanging {
 export function hangStraps(graph: BagGraph, document: BagDocument, table: SizeTable): Hanging {
   const own = document.finish?.straps;
   if (!own) return { graph, straps: undefined, drop: undefined };
-  const { swatch, gauge } = table.swatch(own.swatch);
+  const panel = own.panel === undefined ? undefined : panelOf(document, own.panel);
+  const { swatch, gauge } = table.swatch(strapSwatch(document, own));
   const size = measure(graph);
   const { fibre } = yarnOf(document, swatch.yarn);
   const rim = faceStitches(edgeCounts(graph));
   const back = rim.back + flapRoot(graph);
-  const straps = planStraps(own, gauge, fibre, { width: size.width, front: rim.front, back });
+  const straps = planStraps(
+    own,
+    gauge,
+    fibre,
+    { width: size.width, front: rim.front, back },
+    panel && panelStrap(document, panel, table),
+  );
   const rows = straps.counts === 'rows';
-  const drop = dropOf(straps, rows ? table.row(own.swatch) : table.pitch(own.swatch));
-  return { graph: hungOnto(graph, size, straps, own.swatch), straps, drop };
+  const drop = dropOf(straps, rows ? table.row(swatch.id) : table.pitch(swatch.id));
+  return { graph: hungOnto(graph, size, straps, swatch.id), straps, drop };
+}
+
+/** A panel as a strap: as long as its rows are high; nothing where no row makes a stitch. */
+function panelStrap(document: BagDocument, panel: Panel, table: SizeTable): PanelStrap | undefined {
+  const { swatch } = table.swatch(panel.swatch);
+  const { program, piece } = panelPiece(document, panel, swatch, table.sizes);
+  if (!piece) return undefined;
+  return {
+    rows: program.rows.length,
+    wide: Math.max(...program.rows.map(({ makes }) => makes)),
+    length: piece.height,
+    width: piece.widest.width,
+  };
 }
 
 /** Straps where they are fixed: a pair on its faces, one strap from side to side. */

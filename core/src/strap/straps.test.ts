@@ -29,6 +29,33 @@ describe('straps', () => {
     expect(plan.measured).toBe(true);
   });
 
+  test('that are panels are as long as their rows, and say how many the drop would take', () => {
+    const size = { width: 330, front: 60, back: 60 };
+    const hung = { before: 400, after: 440 };
+    const straps = { kind: 'along', swatch: 's2', panel: 'p', many: 1, drop: 550, wide: 6, hung } as const;
+    const panel = { rows: 100, wide: 9, length: 570, width: 52 };
+    const plan = planStraps(straps, gauge, 'cotton', size, panel);
+    expect(plan).toMatchObject({
+      count: 100,
+      counts: 'rows',
+      worked: 570,
+      width: 52,
+      wide: 9,
+      stitches: 900,
+    });
+    // A row is 5.7 mm; 2 √(550² + 165²) = 1148 mm hanging are 1044 worked: 183 rows.
+    expect(plan.wanted).toBe(183);
+    // Hanging 627 mm from ends 330 apart, it drops √(313.5² − 165²) = 266.6 mm.
+    const unit = {
+      what: { of: 'row', swatch: 's2' },
+      value: 5.5,
+      common: 0.2,
+      single: 0,
+      origin: 'measured',
+    } as const;
+    expect(dropOf(plan, unit).value).toBeCloseTo(266.6, 1);
+  });
+
   test('stretchier fibres are worked shorter still', () => {
     const size = { width: 330, front: 60, back: 60 };
     for (const kind of STRAP_KINDS) {

@@ -48,7 +48,12 @@ export interface StrapPlan {
   /** Rows, chains or rounds that make its length. */
   readonly count: number;
   readonly counts: 'rows' | 'stitches' | 'chains';
-  /** Width as worked, mm. */
+  /** mm of one of them, as worked. */
+  readonly unit: number;
+  /** Of a panel by its rows: as many as the wanted drop would take. */
+  readonly wanted: number | undefined;
+  /** Width as worked: stitches, and mm. */
+  readonly wide: number;
   readonly width: number;
   readonly front: StrapPlaces | undefined;
   readonly back: StrapPlaces | undefined;
@@ -129,32 +134,48 @@ const COUNTS: Record<StrapKind, StrapPlan['counts']> = {
   edge: 'chains',
 };
 
+/** A panel by its rows as a strap, worked in short rows. */
+export interface PanelStrap {
+  readonly rows: number;
+  /** Of its widest row. */
+  readonly wide: number;
+  /** mm */
+  readonly length: number;
+  readonly width: number;
+}
+
 /**
  * Works out a strap: as long as it must hang, shorter by what it stretches, in whole rows, stitches or chains.
  *
  * @param size the bag's width, mm, and its rim's loops in front and behind.
  * @param fibre of the strap's yarn.
+ * @param panel that is the strap: then it is as long as its rows make it.
  */
 export function planStraps(
   straps: Straps,
   gauge: Gauge,
   fibre: string,
   size: { readonly width: number; readonly front: number; readonly back: number },
+  panel?: PanelStrap,
 ): StrapPlan {
   const { hung, adjust } = straps;
-  const stretch = hung ? 100 * (hung.after / hung.before - 1) : usualStretch(straps.kind, fibre);
+  const kind = panel ? 'rows' : straps.kind;
+  const wide = panel?.wide ?? straps.wide;
+  const stretch = hung ? 100 * (hung.after / hung.before - 1) : usualStretch(kind, fibre);
   const across = straps.many === 2;
-  const front = across ? strapPlaces(size.front, straps.wide) : undefined;
-  const back = across ? strapPlaces(size.back, straps.wide) : undefined;
+  const front = across ? strapPlaces(size.front, wide) : undefined;
+  const back = across ? strapPlaces(size.back, wide) : undefined;
   // The ends of a strap of its own lie at the sides, those of a pair so far apart as they are placed.
   const apart = front ? (size.width * (front.between + front.under)) / front.loops : size.width;
-  const hanging = hangingLength(straps.drop, apart);
-  const worked = hanging / (1 + stretch / 100);
-  const counts = COUNTS[straps.kind];
-  const unit = counts === 'rows' ? gauge.row.value : gauge.pitch.value;
-  const length = Math.max(1, Math.round(worked / unit));
-  const doubled = straps.kind === 'doubled' ? 0.5 : 1;
-  const widthUnit = straps.kind === 'along' ? gauge.row.value : gauge.pitch.value;
+  const counts = COUNTS[kind];
+  const unit = panel ? panel.length / panel.rows : counts === 'rows' ? gauge.row.value : gauge.pitch.value;
+  const wished = hangingLength(straps.drop, apart) / (1 + stretch / 100);
+  const worked = panel?.length ?? wished;
+  const hanging = worked * (1 + stretch / 100);
+  const fitting = Math.max(1, Math.round(wished / unit));
+  const length = panel?.rows ?? fitting;
+  const doubled = kind === 'doubled' ? 0.5 : 1;
+  const widthUnit = kind === 'along' ? gauge.row.value : gauge.pitch.value;
   const settings = adjust && adjusted(adjust, hanging, apart, unit * (1 + stretch / 100));
   const units = straps.many * (length + (settings?.more ?? 0));
   // A chained strap has its rows worked along a chain of its own.
@@ -167,11 +188,14 @@ export function planStraps(
     apart,
     count: length,
     counts,
-    width: straps.wide * widthUnit * doubled,
+    unit,
+    wanted: panel && fitting,
+    wide,
+    width: panel?.width ?? wide * widthUnit * doubled,
     front,
     back,
     adjust: settings,
     chains,
-    stitches: counts === 'chains' ? units * (straps.wide - 1) : units * straps.wide,
+    stitches: counts === 'chains' ? units * (wide - 1) : units * wide,
   };
 }

@@ -131,7 +131,10 @@ const wrapRound = fc.record(
     laid: fc.constantFrom('tube' as const, 'folded' as const, 'panels' as const),
     bottom: fc.constantFrom('seam' as const, 'row' as const),
     sides: fc.constantFrom('joins' as const, 'columns' as const),
-    base: fc.record({ of: fc.constant('one' as const), motif: fc.constant('disc'), rounds }),
+    base: fc.oneof(
+      fc.record({ of: fc.constant('one' as const), motif: fc.constant('disc'), rounds }),
+      fc.constant({ of: 'rows' as const, panel: 'round' }),
+    ),
   },
   { requiredKeys: ['family', 'body', 'laid', 'bottom', 'sides'] },
 );

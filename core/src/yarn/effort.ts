@@ -1,7 +1,7 @@
 import type { BagGraph, Piece } from '../bag/index.ts';
 import { type ClosurePlan, type CordPlan, placesMany } from '../closure/index.ts';
 import type { BagDocument } from '../document/index.ts';
-import { motifOf } from '../document/look-up.ts';
+import { motifOf, panelOf, swatchOf } from '../document/look-up.ts';
 import { type EdgeCount, edgeStitches } from '../edging/index.ts';
 import type { TopKind } from '../fabric/index.ts';
 import { swatchGauge } from '../fit/index.ts';
@@ -9,7 +9,7 @@ import { groupBy, must, whole } from '../geometry/index.ts';
 import type { Stitch } from '../stitches/index.ts';
 import type { BandPlan, StrapPlan } from '../strap/index.ts';
 import { rowColours } from '../stripes/index.ts';
-import { panelTops } from './panel-tops.ts';
+import { panelTops, type SizedTops, writtenTops } from './panel-tops.ts';
 import { motifStitches } from './stitches-of.ts';
 
 /** Yarn in one stitch as a multiple of its pitch: an estimate until a piece has been weighed. */
@@ -124,19 +124,23 @@ export function effortOf(
     const { pitch, strands } = must(gauge.get(swatch), 'swatch');
     add(part, many, many * CHAIN_BY_PITCH * pitch * strands);
   };
+  const rowOf = (part: YarnPart, sized: readonly SizedTops[]) => {
+    let [stitches, length] = [0, 0];
+    for (const { swatch, tops } of sized) {
+      const { pitch, strands } = must(gauge.get(swatch), 'swatch');
+      for (const [kind, many] of tops) {
+        if (kind !== 'chain') stitches += many;
+        length += many * YARN_OF_TOP[kind] * pitch * strands;
+        work += many * (TIME_OF_TOP[kind] - Number(kind !== 'chain'));
+      }
+    }
+    add(part, stitches, length);
+    return { stitches, length };
+  };
   const panel = (piece: Piece, rows: number) => {
     const [tops, yarn] = [panelTops(document, piece), rowColours(document, piece)];
     for (let row = 1; row <= rows; row++) {
-      let [stitches, length] = [0, 0];
-      for (const { swatch, tops: own } of tops(row)) {
-        const { pitch, strands } = must(gauge.get(swatch), 'swatch');
-        for (const [kind, many] of own) {
-          if (kind !== 'chain') stitches += many;
-          length += many * YARN_OF_TOP[kind] * pitch * strands;
-          work += many * (TIME_OF_TOP[kind] - Number(kind !== 'chain'));
-        }
-      }
-      add('pieces', stitches, length);
+      const { stitches, length } = rowOf('pieces', tops(row));
       const before = colours.get(yarn(row)) ?? { stitches: 0, length: 0 };
       colours.set(yarn(row), { stitches: before.stitches + stitches, length: before.length + length });
     }
@@ -157,7 +161,14 @@ export function effortOf(
   const { edging } = graph.trim ?? {};
   if (edging) put('edge', edgeStitches(edges), edging.swatch);
   const own = document.finish?.straps;
-  if (own && straps) {
+  const strapPanel = own?.panel === undefined ? undefined : panelOf(document, own.panel);
+  if (own && straps && strapPanel) {
+    const tops = writtenTops(strapPanel, swatchOf(document, strapPanel.swatch));
+    for (let k = 0; k < own.many; k++)
+      for (let row = 1; row <= straps.count; row++) rowOf('straps', tops(row));
+    // What lies doubled is worked on as its rows are.
+    put('straps', straps.stitches - own.many * straps.count * straps.wide, strapPanel.swatch);
+  } else if (own && straps) {
     put('straps', straps.stitches, own.swatch);
     chain('straps', straps.chains, own.swatch);
   }

@@ -38,7 +38,7 @@ export function panelTops(document: BagDocument, piece: Piece): (row: number) =>
 }
 
 /** The tops of a panel by its rows, each in the swatch of its section. */
-function writtenTops(panel: Panel, swatch: Swatch): (row: number) => SizedTops[] {
+export function writtenTops(panel: Panel, swatch: Swatch): (row: number) => SizedTops[] {
   const program = countedPanel(panel, swatch);
   const { sections = [] } = panel;
   const within = sectionsOfRows(

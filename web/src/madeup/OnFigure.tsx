@@ -6,6 +6,7 @@ import {
   type Plan,
   type Straps,
   seenFacets,
+  strapSwatch,
   yarnOfSwatch,
 } from '@fennot/core';
 import { useMemo } from 'react';
@@ -75,7 +76,7 @@ export function OnFigure({ plan, straps }: OnFigureProps) {
   const { width } = measure(plan.graph);
   const half = RIGHT_HALF.map(([x, y]) => [x * stature, y * stature] as const);
   const whole = [...half, ...half.map(([x, y]) => [-x, y] as const).reverse()];
-  const { colour } = yarnOfSwatch(plan.document, straps.swatch);
+  const { colour } = yarnOfSwatch(plan.document, strapSwatch(plan.document, straps));
   const [strap] = plan.graph.trim?.straps?.filter(({ behind }) => !behind) ?? [];
   const ends = strap ? [strap.from.x, strap.to.x] : [-width / 2, width / 2];
   const band = strap?.width ?? 20;

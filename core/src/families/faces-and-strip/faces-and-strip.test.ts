@@ -1,6 +1,8 @@
 import { describe, expect, test } from 'vitest';
+import { checkGraph } from '../../bag/index.ts';
+import { area } from '../../geometry/index.ts';
 import { built, panel, squares } from '../../testing/built.ts';
-import type { FaceMake } from '../index.ts';
+import { type FaceMake, stripWays } from '../index.ts';
 
 const strip = {
   swatch: 's2',
@@ -62,5 +64,48 @@ describe('a strip round a face', () => {
     const [front, back] = ['Front', 'Back'].map((name) => graph.pieces.find((piece) => piece.name === name));
     expect(front?.edges).toEqual(back?.edges);
     expect(front?.make).toEqual(back?.make);
+  });
+});
+
+describe('a strip that is a panel by its rows', () => {
+  const rows = (panel: string, worked: 'across' | 'along') =>
+    built({ family: 'faces-and-strip', face: squares(3, 2), strip: { of: 'rows', panel, worked } });
+
+  test('across: its row ends go along the faces, its stitches make the depth', () => {
+    const own = rows('bobbles', 'across');
+    const strip = stripOf(own);
+    expect(strip?.make).toMatchObject({ of: 'panel', rows: 30, stitches: 33, rowsRun: 'upright' });
+    // 33 stitches across, and half a join at either long edge; how high its rows are, so long it is.
+    expect(own.size.depth).toBeCloseTo(33 * own.w + own.j, 3);
+    const { edges = [] } = strip ?? {};
+    expect(edges.map(({ kind }) => kind)).toEqual(['row-ends', 'tops', 'row-ends', 'chain']);
+    expect(checkGraph(own.graph)).toEqual([]);
+  });
+
+  test('along: its chain lies on the one face, its last row on the other', () => {
+    const own = rows('bobbles', 'along');
+    const { edges = [], outline = [] } = stripOf(own) ?? {};
+    expect(edges.map(({ kind }) => kind)).toEqual(['chain', 'row-ends', 'tops', 'row-ends']);
+    expect(Math.max(...outline.map(({ x }) => x))).toBeCloseTo(33 * own.w, 3);
+  });
+
+  test('that widens reaches from face to face all along, and is as deep as it is one place with another', () => {
+    const own = rows('widens', 'across');
+    expect(checkGraph(own.graph)).toEqual([]);
+    const { outline = [] } = stripOf(own) ?? {};
+    const long = Math.max(...outline.map(({ x }) => x));
+    expect(own.size.depth).toBeCloseTo(area(outline) / long, 3);
+    // 30 to 46 stitches: deeper than its first row, and less deep than its widest.
+    expect(own.size.depth).toBeGreaterThan(30 * own.w);
+    expect(own.size.depth).toBeLessThan(46 * own.w + own.j);
+  });
+
+  test('lies only so that both its long sides are one', () => {
+    const { materials } = rows('bobbles', 'across');
+    const ways = (panel: string) => stripWays(materials.panel(panel).piece.sides);
+    expect(ways('widens')).toEqual(['across', 'along']);
+    expect(ways('steps')).toEqual(['along']);
+    expect(ways('fan')).toEqual([]);
+    expect(ways('round')).toEqual([]);
   });
 });

@@ -171,7 +171,7 @@ function panels({ body }: WrapRound, materials: Materials): BagGraph {
 export function buildWrapRound(params: WrapRound, materials: Materials): BagGraph {
   switch (params.laid) {
     case 'tube':
-      return params.base && materials.motifKind(params.base.motif) === 'disc'
+      return params.base && (params.base.of === 'rows' || materials.motifKind(params.base.motif) === 'disc')
         ? roundBase(params, params.base, materials)
         : tube(params, materials);
     case 'folded':

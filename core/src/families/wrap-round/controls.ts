@@ -72,6 +72,9 @@ export function wrapRoundControls(
   return [laid, ...tube, ...body];
 }
 
+/** Before the id of a panel that is the base. */
+const BY_ROWS = 'rows:';
+
 /** How a tube closes at the bottom, and where its sides fold. */
 function tubeControls(params: WrapRound, materials: Materials, choices: Choices): Control<WrapRound>[] {
   const { body, base, bottom } = params;
@@ -79,27 +82,37 @@ function tubeControls(params: WrapRound, materials: Materials, choices: Choices)
   const disc = choices.motifs.find(({ kind }) => kind === 'disc');
   const { base: _, ...flat } = params;
   const row = squares && body.columns >= 4 && body.columns % 2 === 0;
+  const rounds = (choices.panels ?? []).filter(
+    ({ id }) => materials.hasRows(id) && materials.panel(id).piece.sides.length === 1,
+  );
   const options = [
     { value: 'seam', label: 'A seam, flat' },
     ...(row ? [{ value: 'row', label: 'A row of squares, one deep' }] : []),
     ...(disc ? [{ value: 'disc', label: 'A disc to stand on' }] : []),
+    ...rounds.map(({ id, name }) => ({ value: `${BY_ROWS}${id}`, label: `By its rounds: ${name}` })),
   ];
   const closes: Control<WrapRound> = {
     kind: 'choice',
     id: 'bottom',
     label: 'Bottom',
-    value: base ? 'disc' : row ? bottom : 'seam',
+    value: base ? (base.of === 'rows' ? `${BY_ROWS}${base.panel}` : 'disc') : row ? bottom : 'seam',
     options,
     hint: disc ? undefined : 'to stand it on a disc, add one under Swatch',
     set: (value) => {
+      if (value.startsWith(BY_ROWS))
+        return { ...params, base: { of: 'rows', panel: value.slice(BY_ROWS.length) } };
       if (value === 'disc' && disc)
         return {
           ...params,
-          base: base ?? { of: 'one', motif: disc.id, rounds: roundsFor(params, disc.id, materials) },
+          base:
+            base?.of === 'one'
+              ? base
+              : { of: 'one', motif: disc.id, rounds: roundsFor(params, disc.id, materials) },
         };
       return { ...flat, bottom: value === 'row' ? 'row' : 'seam' };
     },
   };
+  if (base?.of === 'rows') return [closes];
   if (base) {
     const fitting = roundsFor(params, base.motif, materials);
     return [

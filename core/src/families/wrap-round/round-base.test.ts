@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { mismatches, move } from '../../bag/index.ts';
+import { checkGraph, mismatches, move } from '../../bag/index.ts';
 import { built, panel } from '../../testing/built.ts';
 import type { Construction } from '../index.ts';
 
@@ -50,6 +50,39 @@ describe('a tube on a disc', () => {
     for (const { x, z } of ends) {
       expect(x).toBeCloseTo(0, 6);
       expect(z).toBeLessThan(0);
+    }
+  });
+});
+
+describe('a tube on a panel that is worked round', () => {
+  const own = built({
+    family: 'wrap-round',
+    laid: 'tube',
+    bottom: 'seam',
+    sides: 'joins',
+    body: panel(48, 20),
+    base: { of: 'rows', panel: 'round' },
+  });
+  const base = own.graph.pieces.find(({ id }) => id === 'base');
+
+  test('stands on as many stitches as its last round has, drawn as round as the wall', () => {
+    expect(base?.make).toMatchObject({ of: 'panel', panel: 'round' });
+    expect(base?.edges).toHaveLength(1);
+    expect(base?.edges[0]).toMatchObject({ kind: 'round', loops: 48 });
+    expect(checkGraph(own.graph)).toEqual([]);
+    // 24 chords of a circle come back to where they began.
+    const [first] = base?.outline ?? [];
+    expect(first?.y).toBeCloseTo(Math.max(...(base?.outline ?? []).map(({ y }) => y)), 6);
+  });
+
+  test('its rounds lie within it: the last one along its edge', () => {
+    const { piece } = own.materials.panel('round');
+    const [a, b, c, d, e, f] =
+      base?.make.of === 'panel' && base.make.placed ? base.make.placed : [0, 0, 0, 0, 0, 0];
+    const radius = Math.max(...(base?.outline ?? []).map(({ x }) => x)) / 2;
+    for (const { x, y } of piece.rows.at(-1)?.line ?? []) {
+      const off = Math.hypot(a * x + c * y + e - radius, b * x + d * y + f - radius);
+      expect(Math.abs(off / radius - 1)).toBeLessThan(0.03);
     }
   });
 });

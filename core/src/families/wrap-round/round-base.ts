@@ -1,12 +1,14 @@
 import type { BagGraph, Face, Motion, Piece } from '../../bag/index.ts';
 import { intervalLength } from '../../bag/index.ts';
-import { must, type Point3 } from '../../geometry/index.ts';
+import { extent, must, type Point, type Point3, pathLength } from '../../geometry/index.ts';
+import { mm } from '../../units/index.ts';
 import { bend, type Region } from '../layout/bend.ts';
 import type { Materials } from '../layout/materials.ts';
+import { affineOf } from '../layout/rows-sides.ts';
 import { APART, sew, sheetsToGraph } from '../layout/sew.ts';
 import { BOTTOM, LEFT, layOut, piecesOf, RIGHT, reversed, sheetSide } from '../layout/sheet.ts';
 import { X, Y } from '../layout/wrap.ts';
-import type { WrapRound } from './schema.ts';
+import type { RoundBase, WrapRound } from './schema.ts';
 
 /** Which face a stretch of the wall belongs to, by the way it looks. */
 function faceOf(x: number, z: number): Face {
@@ -14,15 +16,56 @@ function faceOf(x: number, z: number): Face {
   return x > 0 ? 'right' : 'left';
 }
 
+/** What the wall stands on: one edge, all round, begun at its first loop. */
+function discOf(base: RoundBase, materials: Materials): Pick<Piece, 'make' | 'outline' | 'edges'> {
+  if (base.of === 'one') {
+    const { motif, rounds } = base;
+    return { make: { of: 'motif', motif, rounds }, ...materials.motifShape(motif, rounds) };
+  }
+  const { piece, swatch, stitches, rows } = materials.panel(base.panel);
+  const side = must(piece.sides[0], 'round');
+  const first = must(side.path[0], 'first stitch');
+  // As round as the wall that stands on it, as long as its last round, its first loop at the top.
+  const length = pathLength(side.path);
+  const radius = length / SIDES / (2 * Math.sin(Math.PI / SIDES));
+  const outline = Array.from({ length: SIDES }, (_, k): Point => {
+    const angle = Math.PI / 2 + (2 * Math.PI * k) / SIDES;
+    return { x: radius * (1 + Math.cos(angle)), y: radius * (1 + Math.sin(angle)) };
+  });
+  const points = side.path.slice(1);
+  const middle = {
+    x: points.reduce((sum, { x }) => sum + x, 0) / points.length,
+    y: points.reduce((sum, { y }) => sum + y, 0) / points.length,
+  };
+  const turn = Math.PI / 2 - Math.atan2(first.y - middle.y, first.x - middle.x);
+  const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
+  const moved = ({ x, y }: Point): Point => ({
+    x: radius + (x - middle.x) * cos - (y - middle.y) * sin,
+    y: radius + (x - middle.x) * sin + (y - middle.y) * cos,
+  });
+  return {
+    make: {
+      of: 'panel',
+      swatch,
+      stitches,
+      rows,
+      rowsRun: 'across',
+      panel: base.panel,
+      placed: affineOf(moved),
+    },
+    outline,
+    edges: [{ kind: side.kind, loops: side.loops, length: mm(length), sides: SIDES }],
+  };
+}
+
+/** Straight stretches round a base that is a panel. */
+const SIDES = 24;
+
 /**
  * A tube that stands on a disc. The wall goes round in as many flat stretches as the disc's outline has; where
  * wall and disc differ in length the disc is eased, and the difference told.
  */
-export function roundBase(
-  { body }: WrapRound,
-  base: NonNullable<WrapRound['base']>,
-  materials: Materials,
-): BagGraph {
+export function roundBase({ body }: WrapRound, base: RoundBase, materials: Materials): BagGraph {
   const sheet = layOut(body, materials, {
     id: 'body',
     name: body.of === 'worked' ? 'Wall' : '',
@@ -30,14 +73,13 @@ export function roundBase(
     joined: [LEFT, RIGHT, BOTTOM],
   });
   const w = sheet.width;
-  const shape = materials.motifShape(base.motif, base.rounds);
-  const across = shape.outline.reduce((most, { x }) => Math.max(most, x), 0);
+  const shape = discOf(base, materials);
+  const { width: across, height: up } = extent(shape.outline);
   const disc: Piece = {
     id: 'base',
     name: 'Base',
-    make: { of: 'motif', motif: base.motif, rounds: base.rounds },
     ...shape,
-    at: { x: (w - across) / 2, y: -across - APART / 2 },
+    at: { x: (w - across) / 2, y: -up - APART / 2 },
     turn: 0,
     cell: { sheet: 'base', row: 0, column: 0 },
   };
@@ -65,12 +107,12 @@ export function roundBase(
   });
   // The disc lies with its right side down, its first loop behind.
   const ease = w / intervalLength(round);
-  const middle = across / 2;
+  const [middle, centre] = [across / 2, up / 2];
   const under: Motion = {
     origin: {
       x: (disc.at.x + middle) * ease,
       y: 0,
-      z: (disc.at.y + middle) * ease,
+      z: (disc.at.y + centre) * ease,
     },
     u: { x: -X.x * ease, y: 0, z: 0 },
     v: { x: 0, y: 0, z: -ease },

@@ -13,9 +13,18 @@ export const wrapRoundSchema = z.strictObject({
   bottom: z.enum(['seam', 'row']),
   /** Whether a tube's sides fold on joins or down the middle of a column. */
   sides: z.enum(['joins', 'columns']),
-  /** A disc that a tube stands on, instead of a seam or a row. */
+  /** What a tube stands on, instead of a seam or a row: a disc, or a panel by its rows that is worked round. */
   base: z
-    .strictObject({ of: z.literal('one'), motif: idSchema, rounds: count('Rounds of the base', MOST_ROUNDS) })
+    .discriminatedUnion('of', [
+      z.strictObject({
+        of: z.literal('one'),
+        motif: idSchema,
+        rounds: count('Rounds of the base', MOST_ROUNDS),
+      }),
+      z.strictObject({ of: z.literal('rows'), panel: idSchema }),
+    ])
     .optional(),
 });
 export type WrapRound = z.infer<typeof wrapRoundSchema>;
+
+export type RoundBase = NonNullable<WrapRound['base']>;

@@ -29,6 +29,9 @@ const KIND_NAMES: Record<StrapKind, string> = {
   edge: 'A handle in the edge: chain, skip, carry on',
 };
 
+/** Before the id of a panel that is the strap. */
+const BY_ROWS = 'rows:';
+
 /** A drop nobody has wished for yet, mm. */
 const USUAL_DROP = 260;
 
@@ -42,7 +45,7 @@ interface StrapSectionProps extends FinishProps {
 export function StrapSection({ plan, finish, set, straps: own, bands }: StrapSectionProps) {
   const { system } = useSettings();
   const { straps } = finish;
-  const { swatches, brief } = plan.document;
+  const { swatches, brief, panels = [] } = plan.document;
   const choose = (value: string) => {
     if (value === 'none') set({ straps: undefined });
     else
@@ -93,11 +96,27 @@ export function StrapSection({ plan, finish, set, straps: own, bands }: StrapSec
               sides, the middle takes the difference.
             </p>
           )}
+          {own.wanted !== undefined && own.wanted !== own.count && (
+            <p className="text-sm text-loosestrife">
+              The drop below would take {own.wanted} {own.counts}.
+            </p>
+          )}
           <Choice
             label="Made as"
-            value={straps.kind}
-            options={STRAP_KINDS.map((kind) => ({ value: kind, label: KIND_NAMES[kind] }))}
-            onChange={(kind) => set({ straps: { ...straps, kind } })}
+            value={straps.panel === undefined ? straps.kind : `${BY_ROWS}${straps.panel}`}
+            options={[
+              ...STRAP_KINDS.map((kind) => ({ value: kind as string, label: KIND_NAMES[kind] })),
+              ...panels.map(({ id, name }) => ({ value: `${BY_ROWS}${id}`, label: `By its rows: ${name}` })),
+            ]}
+            onChange={(value) => {
+              const { panel: _, ...others } = straps;
+              const kind = STRAP_KINDS.find((one) => one === value);
+              return set({
+                straps: kind
+                  ? { ...others, kind }
+                  : { ...others, kind: 'rows', panel: value.slice(BY_ROWS.length) },
+              });
+            }}
           />
           <Row>
             <LengthField
@@ -106,16 +125,18 @@ export function StrapSection({ plan, finish, set, straps: own, bands }: StrapSec
               bounds={boundsOf(strapsSchema.shape.drop)}
               onChange={(drop) => set({ straps: { ...straps, drop } })}
             />
-            <NumberField
-              label="Stitches wide"
-              name="wide"
-              value={straps.wide}
-              bounds={boundsOf(strapsSchema.shape.wide)}
-              onChange={(wide) => set({ straps: { ...straps, wide } })}
-            />
+            {straps.panel === undefined && (
+              <NumberField
+                label="Stitches wide"
+                name="wide"
+                value={straps.wide}
+                bounds={boundsOf(strapsSchema.shape.wide)}
+                onChange={(wide) => set({ straps: { ...straps, wide } })}
+              />
+            )}
           </Row>
           <HungStrap straps={straps} own={own} onChange={(hung) => set({ straps: { ...straps, hung } })} />
-          {swatches.length > 1 && (
+          {swatches.length > 1 && straps.panel === undefined && (
             <Choice
               label="Worked in"
               value={straps.swatch}
