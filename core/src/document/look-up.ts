@@ -42,11 +42,25 @@ export const panelsUsed = ({
 }: Pick<BagDocument, 'construction' | 'features' | 'finish'>): string[] =>
   panelsIn([construction, features, finish]);
 
-function panelsIn(part: unknown): string[] {
+const panelsIn = (part: unknown): string[] => namedIn(part, 'panel');
+
+/** Everything a part of a document names under a key. */
+function namedIn(part: unknown, key: string): string[] {
   if (typeof part !== 'object' || part === null) return [];
-  const own = 'panel' in part && typeof part.panel === 'string' ? [part.panel] : [];
-  return [...own, ...Object.values(part).flatMap(panelsIn)];
+  return Object.entries(part).flatMap(([own, value]) =>
+    own === key && typeof value === 'string' ? [value] : namedIn(value, key),
+  );
 }
+
+/** The swatches that something of a bag is worked in, or as large as. */
+export const swatchesUsed = ({
+  construction,
+  features,
+  finish,
+  motifs,
+  panels,
+}: Pick<BagDocument, 'construction' | 'features' | 'finish' | 'motifs' | 'panels'>): string[] =>
+  namedIn([construction, features, finish, motifs, panels], 'swatch');
 
 /** The swatch that straps are worked in: that of the panel they are, or their own. */
 export const strapSwatch = (document: Pick<BagDocument, 'panels'>, { panel, swatch }: Straps): string =>

@@ -40,6 +40,58 @@ describe('rows that Fennot writes', () => {
     ]);
   });
 
+  test('a handle lies in the middle where it can, and says what a twin needs where it cannot', async () => {
+    const { written, hands } = open('ch 45\nRow 1: 45 sc');
+    await hands.click(screen.getByRole('button', { name: /Let Fennot write rows/ }));
+    await choose(hands, 'Write', 'A handle carried through');
+    expect(screen.getByRole('status').textContent).toBe(
+      '15 before it and 16 behind: over 13 or 15 it would lie in the middle. On a twin, which lies the other way round, begin with 16.',
+    );
+    await type(hands, 'chains', '15');
+    expect(screen.getByRole('status').textContent).toMatch(/^15 on either side/);
+    await hands.click(screen.getByRole('button', { name: 'Write them below' }));
+    expect(written).toEqual(['Row 2: 15 sc, ch 15, skip 15, 15 sc (45)']);
+  });
+
+  test('a first round takes the rate of the swatch: 3 beside each 2 rows', async () => {
+    const written: string[] = [];
+    render(
+      <Around>
+        <RowsWriter
+          counted={count('ch 20\nRow 1: 20 hdc\nRows 2-10: hdc across')}
+          usual="mid"
+          rowEnd={1.5}
+          blocks={[]}
+          onAdd={(rows) => written.push(rows)}
+        />
+      </Around>,
+    );
+    const hands = userEvent.setup({ delay: null });
+    await hands.click(screen.getByRole('button', { name: /Let Fennot write rows/ }));
+    await choose(hands, 'Write', 'A first round on the edge');
+    // 20 + 20 + 2 x 15, and two more in each of four corners.
+    expect(screen.getByRole('status').textContent).toMatch(/: 78 in all\.$/);
+    await hands.click(screen.getByRole('button', { name: 'Write them below' }));
+    expect(written).toEqual([
+      'Edge: hdc evenly all round, 1 in each st, 3 beside each 2 rows, 3 in each corner',
+    ]);
+  });
+
+  test('sections are only offered where there are any', async () => {
+    const { written, hands } = open('', [
+      { name: 'Braid', stitches: 6, in: 'low' },
+      { name: 'Waist', stitches: 4, in: 'mid' },
+    ]);
+    await hands.click(screen.getByRole('button', { name: /Let Fennot write rows/ }));
+    await choose(hands, 'Write', 'Sections in their fabrics');
+    await type(hands, 'rows', '2');
+    expect(screen.getByRole('status').textContent).toBe(
+      '6 in Braid, 4 in Waist: markers after stitch 6 of row 1.',
+    );
+    await hands.click(screen.getByRole('button', { name: 'Write them below' }));
+    expect(written).toEqual(['ch 10\nRow 1: 6 sc, 4 hdc (10)\nRow 2: 4 hdc, 6 sc (10)']);
+  });
+
   test('that cannot be are refused with the reason, and nothing is written', async () => {
     const { written, hands } = open('ch 20\nRow 1: 20 sc');
     await hands.click(screen.getByRole('button', { name: /Let Fennot write rows/ }));

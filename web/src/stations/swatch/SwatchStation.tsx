@@ -1,5 +1,7 @@
-import { isSquare, MOTIF_KINDS } from '@fennot/core';
+import { isSquare, LIMITS, MOTIF_KINDS, swatchesUsed } from '@fennot/core';
+import { Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
+import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import type { StationProps } from '../station.ts';
 import { JoinedStrip } from './JoinedStrip.tsx';
@@ -7,6 +9,7 @@ import { MotifSection } from './MotifSection.tsx';
 import { PanelsSection } from './PanelsSection.tsx';
 import { SwatchSection } from './SwatchSection.tsx';
 import { FIRST_NAMES, withMotif } from './with-motif.ts';
+import { withSwatchLike } from './with-swatch.ts';
 import { YarnSection } from './YarnSection.tsx';
 
 /** What the maker's own hands make: swatch, motif, and what they measure. */
@@ -15,19 +18,51 @@ export function SwatchStation(props: StationProps) {
   const [swatchId, setSwatch] = useState(document.swatches[0]?.id);
   const [motifId, setMotif] = useState(document.motifs[0]?.id);
   const swatch = document.swatches.find(({ id }) => id === swatchId) ?? document.swatches[0];
+  const used = swatch !== undefined && swatchesUsed(document).includes(swatch.id);
+  const { change } = props.store.getState();
   const motif = document.motifs.find(({ id }) => id === motifId) ?? document.motifs[0];
   const options = (list: ReadonlyArray<{ id: string; name: string }>) =>
     list.map(({ id, name }) => ({ value: id, label: name }));
   return (
     <>
-      {document.swatches.length > 1 && swatch && (
-        <div className="px-4 pt-3">
-          <Choice
-            label="Swatch"
-            value={swatch.id}
-            options={options(document.swatches)}
-            onChange={setSwatch}
-          />
+      {swatch && (
+        <div className="flex items-end gap-2 px-4 pt-3">
+          {document.swatches.length > 1 && (
+            <div className="min-w-0 grow">
+              <Choice
+                label="Swatch"
+                value={swatch.id}
+                options={options(document.swatches)}
+                onChange={setSwatch}
+              />
+            </div>
+          )}
+          <Button
+            small
+            disabled={document.swatches.length >= LIMITS.swatches}
+            onClick={() => {
+              const next = withSwatchLike(document, swatch);
+              const refusal = change(() => next);
+              if (refusal === undefined) setSwatch(next.swatches.at(-1)?.id);
+              return refusal;
+            }}
+          >
+            <Plus size={13} /> Another swatch
+          </Button>
+          {document.swatches.length > 1 && (
+            <Button
+              small
+              look="bare"
+              disabled={used}
+              title={used ? 'Something of the bag is worked in it' : undefined}
+              aria-label={`Take ${swatch.name} out`}
+              onClick={() =>
+                change((doc) => ({ ...doc, swatches: doc.swatches.filter(({ id }) => id !== swatch.id) }))
+              }
+            >
+              <Trash2 size={13} />
+            </Button>
+          )}
         </div>
       )}
       {swatch && <SwatchSection key={swatch.id} {...props} swatch={swatch} />}

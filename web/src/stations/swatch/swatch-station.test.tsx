@@ -32,6 +32,23 @@ describe('a swatch', () => {
     expect(screen.getByTestId('gauge').textContent).toMatch(/5\.0 mm a stitch.*measured/);
   });
 
+  test('another is begun like it, with nothing counted; one that nothing is worked in can be taken out', async () => {
+    const { store, hands } = open();
+    await hands.click(screen.getByRole('button', { name: 'Enter stitches counted' }));
+    await hands.click(screen.getByRole('button', { name: 'Another swatch' }));
+    const [one, other] = store.getState().document.swatches;
+    expect(other).toMatchObject({ yarn: one?.yarn, hook: one?.hook, stitch: one?.stitch });
+    expect(other?.stitches).toBeUndefined();
+    expect(screen.getByRole('combobox', { name: 'Swatch' }).textContent).toBe(other?.name);
+    await hands.click(screen.getByRole('button', { name: `Take ${other?.name} out` }));
+    expect(store.getState().document.swatches).toEqual([one]);
+    // The first is what the bag is worked in.
+    await hands.click(screen.getByRole('button', { name: 'Another swatch' }));
+    await choose(hands, 'Swatch', one?.name ?? '');
+    const out = screen.getByRole('button', { name: `Take ${one?.name} out` });
+    expect(out.hasAttribute('disabled')).toBe(true);
+  });
+
   test('of few stitches it says that they say little', async () => {
     const { hands } = open();
     await hands.click(screen.getByRole('button', { name: 'Enter rows counted' }));
