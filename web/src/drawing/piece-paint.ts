@@ -148,7 +148,8 @@ function whole(
   const long = Math.hypot(dx, dy);
   // What stands on nothing of its own, a chain, is as high as it is wide.
   const [ux, uy] = long > pitch / 10 ? [dx / long, dy / long] : [0, -1];
-  const high = Math.max(long, pitch * 0.8);
+  // However far below the stitches lie that it passes over, a chain is no longer than a loop.
+  const high = is.kind === 'chain' ? pitch * 0.8 : Math.max(long, pitch * 0.8);
   const [wx, wy] = [-uy * pitch, ux * pitch];
   const cell: Affine = [
     wx / CELL,
@@ -159,5 +160,5 @@ function whole(
     top.y - wy / 2,
   ];
   context.setTransform(...after(onto, cell));
-  drawTop(context, is, [0, 0], colour, behind);
+  drawTop(context, is, [0, 0], colour, behind, long > pitch / 10);
 }

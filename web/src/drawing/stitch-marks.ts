@@ -78,6 +78,7 @@ export function drawTop(
   [x, y]: readonly [number, number],
   colour: string,
   behind: boolean,
+  overHole = false,
 ): void {
   const yarn = (lines: readonly Line[], width: number, own = colour) => strand(context, lines, own, width);
   switch (kind) {
@@ -144,11 +145,13 @@ export function drawTop(
       return;
     }
     case 'chain':
-      // A gap, with the chain over it.
-      context.globalAlpha = 0.55;
-      context.fillStyle = shade(colour, -0.75);
-      context.fillRect(x + 4, y + 7, 12, 12);
-      context.globalAlpha = 1;
+      // A gap, with the chain over it; over a hole there is nothing to be seen through it.
+      if (!overHole) {
+        context.globalAlpha = 0.55;
+        context.fillStyle = shade(colour, -0.75);
+        context.fillRect(x + 4, y + 7, 12, 12);
+        context.globalAlpha = 1;
+      }
       yarn(
         [
           [
