@@ -116,3 +116,96 @@ test('a slip in the second of two faces is told at its row, and in the compariso
   await expect(page.getByTestId('twins')).toHaveText('All 30 rows are alike.');
   await expect(dialog.getByRole('status').first()).toContainText('30 rows, all of it comes out.');
 });
+
+test('a panel with a narrow middle, a strip and a strap by their rows, each from the interface', async ({
+  page,
+  open,
+}) => {
+  await open('Sash clutch', 'Swatch');
+  const dialog = page.getByRole('dialog');
+  const write = async (panel: string, text: string) => {
+    await page.getByRole('button', { name: 'Write a panel' }).click();
+    await page.getByRole('textbox', { name: `Rows of ${panel}` }).click();
+    await page.keyboard.press('Control+A');
+    await page.keyboard.press('Delete');
+    if (text !== '') await page.keyboard.insertText(text);
+  };
+  const close = () => dialog.getByRole('button', { name: 'Close' }).first().click();
+
+  // Sections: the braid, the snug stitch, the braid; Fennot writes the rows over them.
+  await write('Panel 1', '');
+  await dialog.getByRole('button', { name: /Sections side by side/ }).click();
+  await dialog.getByRole('button', { name: 'A section' }).click();
+  for (const [section, stitches] of [
+    [1, '12'],
+    [2, '6'],
+    [3, '12'],
+  ] as const) {
+    await dialog.getByLabel(`Section ${section}`, { exact: true }).fill(stitches);
+    await page.keyboard.press('Enter');
+  }
+  await dialog
+    .getByRole('region', { name: 'Sections side by side' })
+    .getByRole('button', { name: 'Close' })
+    .click();
+  await dialog.getByRole('button', { name: /Let Fennot write rows/ }).click();
+  await dialog.getByRole('combobox', { name: 'Write' }).click();
+  await page.getByRole('option', { name: 'Sections in their fabrics' }).click();
+  await dialog.getByLabel('rows', { exact: true }).fill('40');
+  await page.keyboard.press('Enter');
+  await dialog.getByRole('button', { name: 'Write them below' }).click();
+  await expect(dialog.getByRole('textbox', { name: 'Rows of Panel 1' })).toContainText('(30)');
+  await expect(dialog.getByRole('img')).toHaveAccessibleName(/draws? the panel in there/);
+  await page.keyboard.press('Escape');
+  await expect(dialog).toHaveCount(0);
+
+  // A handle on the strap: a panel of its own, carried through.
+  await write('Panel 2', 'ch 8\nRow 1: 8 sc\nRows 2-60: sc across');
+  await expect(dialog.getByRole('status').first()).toContainText('60 rows, all of it comes out.');
+  await close();
+
+  await page.getByRole('link', { name: /^Build/ }).click();
+  await page.getByRole('combobox', { name: 'Made of' }).first().click();
+  await page.getByRole('option', { name: 'By its rows: Panel 1' }).click();
+  await page.getByRole('link', { name: /^Finish/ }).click();
+  await page.getByRole('combobox', { name: /^(Other s|S)traps$/ }).click();
+  await page.getByRole('option', { name: 'One, from side to side' }).click();
+  await page.getByRole('combobox', { name: 'Made as' }).click();
+  await page.getByRole('option', { name: 'By its rows: Panel 2' }).click();
+  await expect(page.getByTestId('strap-plan')).toContainText('Work 60 rows');
+  await expect(page.getByText(/The drop below would take \d+ rows/)).toBeVisible();
+  await saved(page);
+  await page.reload();
+  await expect(page.getByTestId('strap-plan')).toContainText('Work 60 rows');
+  // What is a strap cannot be taken out.
+  await page.getByRole('link', { name: /^Swatch/ }).click();
+  await expect(page.getByRole('button', { name: 'Take Panel 2 out' })).toBeDisabled();
+});
+
+test('a strip by its rows goes round the faces, and what cannot be one is not offered', async ({
+  page,
+  open,
+}) => {
+  await open('Puff drum', 'Swatch');
+  await page.getByRole('button', { name: 'Write a panel' }).click();
+  const dialog = page.getByRole('dialog');
+  const rows = dialog.getByRole('textbox', { name: /^Rows of Panel/ });
+  const name = (await rows.getAttribute('aria-label'))?.replace('Rows of ', '') ?? '';
+  await rows.click();
+  await page.keyboard.press('Control+A');
+  await page.keyboard.insertText(
+    'ch 17\nRow 1: 17 sc\nRow 2: sc, (bobble, sc) to end\nRows 3-70: repeat rows 1-2',
+  );
+  await expect(dialog.getByRole('status').first()).toContainText('70 rows, all of it comes out.');
+  await dialog.getByRole('button', { name: 'Close' }).first().click();
+  await page.getByRole('link', { name: /^Build/ }).click();
+  await page.getByRole('combobox', { name: 'Strip made of' }).click();
+  // The discs of the bag are worked round: no strip.
+  await expect(page.getByRole('option', { name: /^By its rows/ })).toHaveCount(1);
+  await page.getByRole('option', { name: `By its rows: ${name}` }).click();
+  await expect(page.getByText(/70 rows(;|, as many)/)).toBeVisible();
+  await saved(page);
+  await page.getByRole('combobox', { name: 'Strip made of' }).click();
+  await page.getByRole('option', { name: 'Rows as many as it takes' }).click();
+  await expect(page.getByLabel('Stitches across the strip', { exact: true })).toHaveValue('17');
+});

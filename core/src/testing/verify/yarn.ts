@@ -55,15 +55,17 @@ function endsByHand({ document, graph }: Plan): number {
     if (piece.make.of !== 'panel') continue;
     const colours = rowColours(document, piece);
     const carried = stripesOf(document, piece.id)?.carried ?? false;
+    // What is worked round is not turned: its balls all hang where rounds begin.
+    const turns = piece.edges.every(({ kind }) => kind !== 'round');
     /** Where each ball hangs that has not been cut: at the side where odd rows begin, or at the other. */
     const hangs = new Map<string, number>();
     for (let row = 1; row <= piece.make.rows; row++) {
       const [yarn, before] = [colours(row), row > 1 ? colours(row - 1) : undefined];
       if (yarn !== before) {
         if (before !== undefined && !carried && hangs.delete(before)) ends++;
-        if (hangs.get(yarn) !== row % 2) ends += hangs.has(yarn) ? 2 : 1;
+        if (hangs.get(yarn) !== (turns ? row % 2 : 0)) ends += hangs.has(yarn) ? 2 : 1;
       }
-      hangs.set(yarn, (row + 1) % 2);
+      hangs.set(yarn, turns ? (row + 1) % 2 : 0);
     }
     ends += hangs.size;
   }
