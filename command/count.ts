@@ -106,7 +106,7 @@ function shapeOf(counted: CountedProgram, gauge: NonNullable<CountedProgram['gau
   const piece = workedPiece(counted, sizes, rowEndRate(stitch));
   if (!piece) return undefined;
   const tenths = (mm: number) => Math.round(10 * mm) / 10;
-  const { widest, height, flatness, sides } = piece;
+  const { widest, height, flatness, fan, sides } = piece;
   return {
     widestMm: tenths(widest.width),
     widestRow: widest.row,
@@ -115,6 +115,7 @@ function shapeOf(counted: CountedProgram, gauge: NonNullable<CountedProgram['gau
       flatness,
       counted.rows.some(({ round }) => round),
     ),
+    ...(fan ? { opensDegrees: Math.round(fan.angle) } : {}),
     sides: sides.map(({ at, kind, loops }) => ({ at, kind, loops })),
   };
 }

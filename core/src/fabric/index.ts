@@ -38,6 +38,7 @@ export {
 export { firstFabric, READY_FABRICS, type ReadyFabric, readyRows } from './repeat/ready.ts';
 export { type SeenRow, seenRows } from './repeat/tile.ts';
 export type { SeenTop } from './seen.ts';
+export { type Fan, fanText } from './shape/fan.ts';
 export { type Flatness, flatnessText } from './shape/flatness.ts';
 export type { LaidFlat } from './shape/lay-flat.ts';
 export type { SizedSection, Sizes } from './shape/layers.ts';

@@ -18,6 +18,8 @@ interface Paint {
   readonly onto: Affine;
   /** Colour of a row by its number. */
   readonly colour: (row: number) => string;
+  /** What is seen between stitches; the colour of its first row, unless one is given. */
+  readonly ground?: string;
 }
 
 const at = ([a, b, c, d, e, f]: Affine, { x, y }: Point): Point => ({
@@ -34,7 +36,7 @@ export function after([a, b, c, d, e, f]: Affine, [p, q, r, s, t, u]: Affine): A
 export function paintPiece(
   context: CanvasRenderingContext2D,
   { outline, rows, laid }: WorkedPiece,
-  { onto, colour }: Paint,
+  { onto, colour, ground }: Paint,
 ): void {
   const scale = Math.hypot(onto[0], onto[1]);
   const first = rows[0];
@@ -45,7 +47,7 @@ export function paintPiece(
     context,
     outline.map((p) => at(onto, p)),
   );
-  context.fillStyle = shade(colour(first?.layer.number ?? 1), -0.4);
+  context.fillStyle = shade(ground ?? colour(first?.layer.number ?? 1), -0.4);
   context.fill();
   const pitch = first ? (first.layer.length / first.layer.many) * scale : 0;
   const { width, height } = context.canvas;

@@ -32,7 +32,8 @@ export function PieceDrawing({ piece, colour, lit, label }: PieceDrawingProps) {
     canvas.current.width = Math.round(width * dense);
     canvas.current.height = Math.round(height * dense);
     const onto = after(seen(look, width, height, dense), fitted(piece, width * dense, height * dense));
-    paintPiece(context, piece, { onto, colour: (row) => (row === lit ? LIT : colour(row)) });
+    const ground = colour(piece.rows[0]?.layer.number ?? 1);
+    paintPiece(context, piece, { onto, ground, colour: (row) => (row === lit ? LIT : colour(row)) });
     paintFlatness(context, piece, onto, dense);
     paintBorders(context, piece, onto, dense);
   }, [canvas, piece, colour, lit, width, height, look]);

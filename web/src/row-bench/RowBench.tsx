@@ -99,7 +99,7 @@ export function RowBench({ name, written, judge, put, leave, help, beside }: Row
           )}
         </div>
         {help && (
-          <div className="flex max-h-[48%] shrink-0 flex-col gap-2 overflow-auto">{help(judged, add)}</div>
+          <div className="flex max-h-[48%] shrink-0 flex-wrap gap-2 overflow-auto">{help(judged, add)}</div>
         )}
       </div>
       <figure className="flex min-h-0 flex-col rounded-sm bg-table p-2">

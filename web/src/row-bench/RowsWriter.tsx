@@ -92,7 +92,7 @@ export function RowsWriter({ counted, usual, rowEnd, blocks, onAdd }: RowsWriter
   return (
     <section
       aria-label="Rows that Fennot writes"
-      className="shrink-0 rounded-sm border border-line bg-card p-2"
+      className="w-full shrink-0 rounded-sm border border-line bg-card p-2"
     >
       <div className="grid grid-cols-2 gap-2 lg:grid-cols-4">
         <Choice

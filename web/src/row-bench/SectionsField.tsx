@@ -62,7 +62,7 @@ export function SectionsField({ document, store, panel, counted }: SectionsField
   return (
     <section
       aria-label="Sections side by side"
-      className="shrink-0 rounded-sm border border-line bg-card p-2"
+      className="w-full shrink-0 rounded-sm border border-line bg-card p-2"
     >
       <ul className="grid grid-cols-[5.5rem_1fr_auto] items-end gap-2">
         {sections.map(({ stitches, swatch }, i) => (

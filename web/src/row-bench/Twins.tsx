@@ -18,6 +18,8 @@ interface TwinsProps {
   readonly counted: CountedProgram;
 }
 
+const inSight = (row: HTMLElement | null) => row?.scrollIntoView?.({ block: 'nearest' });
+
 /** The panel beside another that should be like it, row by row. */
 export function Twins({ document, panel, counted }: TwinsProps) {
   const [other, setOther] = useState('none');
@@ -79,6 +81,8 @@ export function Twins({ document, panel, counted }: TwinsProps) {
                 return (
                   <tr
                     key={i}
+                    // What differs is not hidden below a fold.
+                    ref={i + 1 === difference.row ? inSight : undefined}
                     className={`border-t border-line ${own === its1 ? '' : 'font-semibold text-loosestrife'}`}
                   >
                     <td>{i + 1}</td>

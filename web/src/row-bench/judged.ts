@@ -4,6 +4,7 @@ import {
   countedPanel,
   fabricFrom,
   fabricPanel,
+  fanText,
   flatnessText,
   formatLength,
   type LengthSystem,
@@ -91,7 +92,8 @@ export function judgedPanel(rows: string, where: Where, sections?: Panel['sectio
       const wide = `Widest at ${rowWord(1, round)} ${piece.widest.row}: ${formatLength(piece.widest.width, system)}; ${formatLength(piece.height, system)} high.`;
       const uneven = sectionsText(sectionHeights(piece), (mm) => formatLength(mm, system));
       const flat = piece.flatness.lies === 'flat' && uneven ? '' : flatnessText(piece.flatness, round);
-      return [wide, flat, uneven, leaning(piece, system)].filter(Boolean).join(' ');
+      const fan = piece.fan && piece.flatness.lies === 'flat' ? fanText(piece.fan) : '';
+      return [wide, flat, fan, uneven, leaning(piece, system)].filter(Boolean).join(' ');
     },
     verdict: {
       good: counted.problems.length === 0,

@@ -1,6 +1,7 @@
 import { distance, extent, type Point } from '../../geometry/index.ts';
 import { STITCHES, type Stitch } from '../../stitches/index.ts';
 import { type CountedProgram, chainOf } from '../count/count-program.ts';
+import { type Fan, fanOf } from './fan.ts';
 import { type Flatness, flatness } from './flatness.ts';
 import { type LaidFlat, layFlat } from './lay-flat.ts';
 import { layersOf, type SizedSection, type Sizes, treadOf } from './layers.ts';
@@ -16,6 +17,8 @@ export interface WorkedPiece {
   /** All round, counter-clockwise. */
   readonly outline: readonly Point[];
   readonly flatness: Flatness;
+  /** Of what begins in a ring and is worked in rows. */
+  readonly fan: Fan | undefined;
   /** The row that is widest from end to end, or across, and how wide, mm. */
   readonly widest: { readonly row: number; readonly width: number };
   /** From its lowest place to its highest, mm. */
@@ -54,6 +57,7 @@ export function workedPiece(
     sides,
     outline,
     flatness: flatness(layers, tread.length),
+    fan: fanOf(layers, tread.length),
     widest,
     height: extent(outline).height,
   };

@@ -45,7 +45,7 @@ function scaled(piece: WorkedPiece, by: number): WorkedPiece {
     widths: layer.widths.map((width) => width * by),
     heights: layer.heights.map((height) => height * by),
   });
-  const { laid, rows, sides, outline, flatness, widest, height } = piece;
+  const { laid, rows, sides, outline, flatness, fan, widest, height } = piece;
   return {
     laid: {
       ...laid,
@@ -56,6 +56,7 @@ function scaled(piece: WorkedPiece, by: number): WorkedPiece {
     sides: sides.map((side) => ({ ...side, path: points(side.path) })),
     outline: points(outline),
     flatness: flatness.lies === 'cups' ? { ...flatness, depth: (flatness.depth ?? 0) * by } : flatness,
+    fan,
     widest: { ...widest, width: widest.width * by },
     height: height * by,
   };
