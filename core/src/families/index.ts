@@ -21,6 +21,7 @@ export { type Body, bodySchema, multipleSchema } from './layout/body.ts';
 export type { FaceMake } from './layout/face.ts';
 export { rimBehind } from './layout/flap.ts';
 export type { Materials } from './layout/materials.ts';
+export { isRectangular } from './layout/rows-sheet.ts';
 export { type Own, ownFromGraph } from './own/index.ts';
 export { stripWays } from './strip/rows-strip.ts';
 

@@ -95,9 +95,9 @@ describe('a face by its rows, whatever they say', () => {
         }),
       );
     expect(strip('fan', 'across')).toMatch(
-      /^“fan” is worked round, or begins in a ring: a strip has two long/,
+      /^The panel “fan” is worked round, or begins in a ring: a strip has two long/,
     );
-    expect(strip('steps', 'across')).toMatch(/^“steps” has steps in its long sides/);
+    expect(strip('steps', 'across')).toMatch(/^The panel “steps” has steps in its long sides/);
     expect(strip('steps', 'along')).toBeUndefined();
     const bag = testDocument(facesAndStrip(squares(3, 2)));
     const strap = (panel: string) =>
@@ -105,7 +105,7 @@ describe('a face by its rows, whatever they say', () => {
         ...bag,
         finish: { straps: { kind: 'rows', swatch: 's2', many: 2, drop: 200, wide: 6, panel } },
       });
-    expect(strap('round')).toMatch(/^“round” is worked round, .*a strap has two ends/);
+    expect(strap('round')).toMatch(/^The panel “round” is worked round, .*a strap has two ends/);
     expect(strap('bobbles')).toBeUndefined();
     const base = (panel: string) =>
       problemOf(
@@ -118,8 +118,21 @@ describe('a face by its rows, whatever they say', () => {
           base: { of: 'rows', panel },
         }),
       );
+    const wall = (panel: string) =>
+      problemOf(
+        testDocument({
+          family: 'boxed',
+          front: { of: 'rows', panel },
+          side: worked(20, 30),
+          bottom: worked(33, 12),
+        }),
+      );
+    expect(wall('widens')).toBe(
+      'The panel “widens” makes no rectangle: a wall of a box is sewn along four straight sides.',
+    );
+    expect(wall('bobbles')).toBeUndefined();
     expect(base('bobbles')).toBe(
-      '“bobbles” is worked in rows: what a tube stands on is worked round, from a ring.',
+      'The panel “bobbles” is worked in rows: what a tube stands on is worked round, from a ring.',
     );
     expect(base('round')).toBeUndefined();
   });

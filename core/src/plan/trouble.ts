@@ -1,7 +1,7 @@
 import type { BagGraph } from '../bag/index.ts';
 import { type BagDocument, panelOf, panelsUsed, swatchOf } from '../document/index.ts';
 import { flatnessText } from '../fabric/index.ts';
-import { stripWays } from '../families/index.ts';
+import { isRectangular, stripWays } from '../families/index.ts';
 import { LIMITS } from '../fields/index.ts';
 import { panelPiece, readFabric, type SizeTable } from '../fit/index.ts';
 import { extent, isSimple } from '../geometry/index.ts';
@@ -40,9 +40,9 @@ function stripTrouble(part: unknown, document: BagDocument, table: SizeTable): s
     const panel = panelOf(document, part.panel);
     const { piece } = panelPiece(document, panel, swatchOf(document, panel.swatch), table.sizes);
     if (piece && !piece.sides.some(({ at }) => at === 'bottom'))
-      return `“${panel.name}” is worked round, or begins in a ring: a strip has two long sides. Make it of a panel that begins on a chain.`;
+      return `The panel “${panel.name}” is worked round, or begins in a ring: a strip has two long sides. Make it of a panel that begins on a chain.`;
     if (piece && !stripWays(piece.sides).some((way) => way === part.worked))
-      return `“${panel.name}” has steps in its long sides, where rows leave stitches: a strip is sewn along both. Let its rows run along the strip, or make it of another panel.`;
+      return `The panel “${panel.name}” has steps in its long sides, where rows leave stitches: a strip is sewn along both. Let its rows run along the strip, or make it of another panel.`;
   }
   for (const inner of Object.values(part)) {
     const problem = stripTrouble(inner, document, table);
@@ -58,7 +58,25 @@ function strapTrouble(document: BagDocument, table: SizeTable): string | undefin
   const panel = panelOf(document, id);
   const { piece } = panelPiece(document, panel, swatchOf(document, panel.swatch), table.sizes);
   if (!piece || piece.sides.some(({ at }) => at === 'bottom')) return undefined;
-  return `“${panel.name}” is worked round, or begins in a ring: a strap has two ends. Make it of a panel that begins on a chain.`;
+  return `The panel “${panel.name}” is worked round, or begins in a ring: a strap has two ends. Make it of a panel that begins on a chain.`;
+}
+
+/** Why a panel by its rows cannot be a wall, or the bottom, of a box. */
+function boxTrouble(part: unknown, document: BagDocument, table: SizeTable): string | undefined {
+  if (typeof part !== 'object' || part === null) return undefined;
+  const boxed = 'family' in part && part.family === 'boxed';
+  for (const inner of Object.values(part)) {
+    const wall = boxed && typeof inner === 'object' && inner !== null ? inner : {};
+    if ('of' in wall && wall.of === 'rows' && 'panel' in wall && typeof wall.panel === 'string') {
+      const panel = panelOf(document, wall.panel);
+      const { piece } = panelPiece(document, panel, swatchOf(document, panel.swatch), table.sizes);
+      if (piece && !isRectangular(piece))
+        return `The panel “${panel.name}” makes no rectangle: a wall of a box is sewn along four straight sides.`;
+    }
+    const problem = boxTrouble(inner, document, table);
+    if (problem) return problem;
+  }
+  return undefined;
 }
 
 /** Why a panel by its rows cannot be what a tube stands on. */
@@ -68,7 +86,7 @@ function baseTrouble(document: BagDocument, table: SizeTable): string | undefine
   const panel = panelOf(document, construction.base.panel);
   const { piece } = panelPiece(document, panel, swatchOf(document, panel.swatch), table.sizes);
   if (!piece || piece.sides.length === 1) return undefined;
-  return `“${panel.name}” is worked in rows: what a tube stands on is worked round, from a ring.`;
+  return `The panel “${panel.name}” is worked in rows: what a tube stands on is worked round, from a ring.`;
 }
 
 interface MotifUse {
@@ -102,7 +120,8 @@ export function sizeTrouble(document: BagDocument, table: SizeTable): string | u
   const part =
     stripTrouble(construction, document, table) ??
     strapTrouble(document, table) ??
-    baseTrouble(document, table);
+    baseTrouble(document, table) ??
+    boxTrouble(construction, document, table);
   if (part) return part;
   for (const swatch of document.swatches) {
     const reading = readFabric(document, swatch);

@@ -166,11 +166,17 @@ const slipThrough = fc.record({
   sides: fc.constantFrom('one' as const, 'both' as const, undefined),
 });
 
+/** Of the panels the one that makes a rectangle. */
+const rowsSheet = fc.record(
+  { of: fc.constant('rows' as const), panel: fc.constant('bobbles'), upright: fc.constant(true as const) },
+  { requiredKeys: ['of', 'panel'] },
+);
+const boxPart = fc.oneof(motifBody(4), workedBody, rowsSheet);
 const boxed = fc.record({
   family: fc.constant('boxed' as const),
-  front: fc.oneof(motifBody(4), workedBody),
-  side: fc.oneof(motifBody(4), workedBody),
-  bottom: fc.oneof(motifBody(4), workedBody),
+  front: boxPart,
+  side: boxPart,
+  bottom: boxPart,
 });
 
 const twoFaces = fc.record(

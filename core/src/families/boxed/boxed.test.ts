@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
-import { mismatches } from '../../bag/index.ts';
+import { checkGraph, mismatches } from '../../bag/index.ts';
+import { extent } from '../../geometry/index.ts';
 import { built, panel, seamsByLine, squares } from '../../testing/built.ts';
 import { familyOf } from '../index.ts';
 import type { Boxed } from './index.ts';
@@ -69,5 +70,47 @@ describe('boxed', () => {
     expect(deeper).toMatchObject({ side: { columns: 2, rows: 2 }, bottom: { columns: 3, rows: 2 } });
     const taller = control('front-rows').set(3);
     expect(taller).toMatchObject({ side: { columns: 1, rows: 3 }, bottom: { columns: 3, rows: 1 } });
+  });
+});
+
+describe('a box with walls that are panels by their rows', () => {
+  test('front and back are the panel, as large as its counts: 33 stitches by 30 rows', () => {
+    const own = built({
+      family: 'boxed',
+      front: { of: 'rows', panel: 'bobbles' },
+      side: panel(20, 30),
+      bottom: panel(33, 20),
+    });
+    expect(checkGraph(own.graph)).toEqual([]);
+    expect(own.size.width).toBeCloseTo(33 * own.w + own.j, 3);
+    const [front, back] = ['front', 'back'].map((id) => own.graph.pieces.find((piece) => piece.id === id));
+    expect(front?.edges.map(({ kind, loops }) => [kind, loops])).toEqual([
+      ['chain', 33],
+      ['row-ends', 30],
+      ['tops', 33],
+      ['row-ends', 30],
+    ]);
+    expect(back?.edges).toEqual(front?.edges);
+  });
+
+  test('upright its rows run up the box; its own place is where it is drawn', () => {
+    const own = built({
+      family: 'boxed',
+      front: { of: 'rows', panel: 'bobbles', upright: true },
+      side: panel(20, 33),
+      bottom: panel(30, 20),
+    });
+    const front = own.graph.pieces.find(({ id }) => id === 'front');
+    expect(front?.edges.map(({ kind }) => kind)).toEqual(['row-ends', 'tops', 'row-ends', 'chain']);
+    const make = front?.make;
+    if (make?.of !== 'panel' || !make.placed) throw new Error('a panel by its rows');
+    const [a, b, c, d, e, f] = make.placed;
+    const { width, height } = extent(front?.outline ?? []);
+    for (const { x, y } of own.materials.panel('bobbles').piece.outline) {
+      expect(a * x + c * y + e).toBeGreaterThan(-1e-6);
+      expect(a * x + c * y + e).toBeLessThan(width + 1e-6);
+      expect(b * x + d * y + f).toBeGreaterThan(-1e-6);
+      expect(b * x + d * y + f).toBeLessThan(height + 1e-6);
+    }
   });
 });

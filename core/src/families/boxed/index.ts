@@ -1,33 +1,21 @@
 import { z } from 'zod';
 import type { BagGraph, Face, Motion, Piece } from '../../bag/index.ts';
 import { type Point3, ROUNDING } from '../../geometry/index.ts';
-import { nearestMultiple } from '../../panel/index.ts';
-import { bodyControls, bodyOfSize, type Choices, type Control, lift, sizeOf } from '../control/control.ts';
+import { bodyOfSize, type Choices, type Control, lift } from '../control/control.ts';
 import { each } from '../explore.ts';
 import { defineFamily } from '../family.ts';
 import { bend, type Region } from '../layout/bend.ts';
-import { type Body, bodySchema, MOST_CELLS, MOST_STITCHES } from '../layout/body.ts';
 import type { Materials } from '../layout/materials.ts';
-import { stitchPattern } from '../layout/pattern.ts';
 import { sew, sheetsToGraph } from '../layout/sew.ts';
-import {
-  BOTTOM,
-  LEFT,
-  layOut,
-  piecesOf,
-  RIGHT,
-  reversed,
-  type Sheet,
-  sheetSide,
-  TOP,
-} from '../layout/sheet.ts';
+import { BOTTOM, LEFT, piecesOf, RIGHT, reversed, type Sheet, sheetSide, TOP } from '../layout/sheet.ts';
 import { scaled, X, Y, Z } from '../layout/wrap.ts';
+import { type BoxPart, fitted, layPart, partControls, partSchema, partSize } from './part.ts';
 
 export const boxedSchema = z.strictObject({
   family: z.literal('boxed'),
-  front: bodySchema.meta({ description: 'Front and back, a by b.' }),
-  side: bodySchema.meta({ description: 'Left and right side, c by b.' }),
-  bottom: bodySchema.meta({ description: 'Bottom, a by c.' }),
+  front: partSchema.meta({ description: 'Front and back, a by b.' }),
+  side: partSchema.meta({ description: 'Left and right side, c by b.' }),
+  bottom: partSchema.meta({ description: 'Bottom, a by c.' }),
 });
 export type Boxed = z.infer<typeof boxedSchema>;
 
@@ -53,19 +41,19 @@ function onto(sheet: Sheet, corner: Point3, u: Point3, v: Point3, width: number,
  * height are the front's, depth the side's; what differs is eased on, and told.
  */
 function build({ front, side, bottom }: Boxed, materials: Materials): BagGraph {
-  const wall = (body: Body, id: string, name: string, x: number) =>
-    layOut(body, materials, { id, name, at: { x, y: 0 }, joined: UPRIGHT });
+  const wall = (body: BoxPart, id: string, name: string, x: number) =>
+    layPart(body, materials, { id, name, at: { x, y: 0 }, joined: UPRIGHT });
   const f = wall(front, 'front', 'Front', 0);
   const r = wall(side, 'right', 'Right', f.width);
   const b = wall(front, 'back', 'Back', f.width + r.width);
   const l = wall(side, 'left', 'Left', 2 * f.width + r.width);
-  const lying = layOut(bottom, materials, {
+  const lying = layPart(bottom, materials, {
     id: 'bottom',
     name: 'Bottom',
     at: { x: 0, y: 0 },
     joined: [LEFT, RIGHT, BOTTOM, TOP],
   });
-  const floor = layOut(bottom, materials, {
+  const floor = layPart(bottom, materials, {
     id: 'bottom',
     name: 'Bottom',
     at: { x: (f.width - lying.width) / 2, y: -lying.height },
@@ -118,51 +106,27 @@ function build({ front, side, bottom }: Boxed, materials: Materials): BagGraph {
   );
 }
 
-/** The body with its width and height, mm, as near as its counts allow; `undefined` leaves one as it is. */
-function fitted(body: Body, materials: Materials, width?: number, height?: number): Body {
-  const times = (way: number | undefined, own: number, unit: number, most: number) =>
-    way === undefined ? own : Math.min(most, Math.max(1, Math.round(way / unit)));
-  if (body.of === 'motifs') {
-    const pitch = materials.motifSide(body.motif, body.rounds) + materials.join();
-    return {
-      ...body,
-      columns: times(width, body.columns, pitch, MOST_CELLS),
-      rows: times(height, body.rows, pitch, MOST_CELLS),
-    };
-  }
-  const [stitchWay, rowWay] = body.rowsRun === 'across' ? [width, height] : [height, width];
-  const stitches = times(stitchWay, body.stitches, materials.pitch(body.swatch), MOST_STITCHES);
-  return {
-    ...body,
-    stitches:
-      stitchWay === undefined
-        ? stitches
-        : nearestMultiple(stitches, stitchPattern(body.multiple, body.swatch, materials), MOST_STITCHES),
-    rows: times(rowWay, body.rows, materials.rowHeight(body.swatch), MOST_STITCHES),
-  };
-}
-
 /** Makes side and bottom follow what has changed of the front's width and height and the side's width. */
 function following(before: Boxed, after: Boxed, materials: Materials): Boxed {
-  const [was, now] = [sizeOf(before.front, materials), sizeOf(after.front, materials)];
+  const [was, now] = [partSize(before.front, materials), partSize(after.front, materials)];
   const moved = (from: number, to: number) => (Math.abs(from - to) > ROUNDING ? to : undefined);
   const side = fitted(after.side, materials, undefined, moved(was.height, now.height));
-  const deep = moved(sizeOf(before.side, materials).width, sizeOf(side, materials).width);
+  const deep = moved(partSize(before.side, materials).width, partSize(side, materials).width);
   return { ...after, side, bottom: fitted(after.bottom, materials, moved(was.width, now.width), deep) };
 }
 
 function controls(params: Boxed, materials: Materials, choices: Choices): Control<Boxed>[] {
-  const { width, height } = sizeOf(params.front, materials);
+  const { width, height } = partSize(params.front, materials);
   const part = (
     key: 'front' | 'side' | 'bottom',
     title: string,
     x: number,
     keep: (id: string, axis: 'x' | 'y' | undefined) => boolean,
   ) =>
-    bodyControls(params[key], {
+    partControls(params[key], {
       choices,
       materials,
-      corner: { x: key === 'front' ? width : x + sizeOf(params[key], materials).width, y: height },
+      corner: { x: key === 'front' ? width : x + partSize(params[key], materials).width, y: height },
       columnsLabel: 'columns',
       rowsLabel: 'rows of squares',
     })
@@ -178,9 +142,14 @@ function controls(params: Boxed, materials: Materials, choices: Choices): Contro
   // The side decides the depth only, the bottom nothing but what it is of: the rest follows.
   return [
     ...part('front', 'Front', 0, () => true),
-    ...part('side', 'Side', width, (id, axis) => axis === 'x' || ['of', 'motif', 'rowsRun'].includes(id)),
+    ...part(
+      'side',
+      'Side',
+      width,
+      (id, axis) => axis === 'x' || ['of', 'motif', 'rowsRun', 'rows-run'].includes(id),
+    ),
     ...part('bottom', 'Bottom', 0, (id) =>
-      ['of', 'motif', 'rounds', 'rowsRun', 'multiple', 'extra'].includes(id),
+      ['of', 'motif', 'rounds', 'rowsRun', 'rows-run', 'multiple', 'extra'].includes(id),
     ).map((control) => (control.kind !== 'choice' ? { ...control, grip: undefined } : control)),
   ];
 }
@@ -226,7 +195,7 @@ export const boxed = defineFamily(boxedSchema)({
     }
   },
   begin: (size, body, materials) => {
-    const front: Body = bodyOfSize(size, body, materials);
+    const front: BoxPart = bodyOfSize(size, body, materials);
     const side = fitted(front, materials, size.depth);
     return { family: 'boxed', front, side, bottom: fitted(front, materials, undefined, size.depth) };
   },

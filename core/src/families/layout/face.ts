@@ -45,7 +45,7 @@ export const rowsSchema = z
     panel: idSchema,
     /** Per cent of a round piece that no strip takes; others open along their last row. */
     open: oneSchema.shape.open,
-    /** Its rows stand upright: what is its left side as it is worked lies at the bottom. */
+    /** Its rows stand upright: what is its right side as it is worked lies at the bottom. */
     upright: z.literal(true).optional(),
   })
   .meta({ description: 'A panel by its rows.' });

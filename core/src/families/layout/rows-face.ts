@@ -4,7 +4,7 @@ import { extent, must, type Point, pathLength } from '../../geometry/index.ts';
 import type { FaceMake } from './face.ts';
 import { type FaceOptions, type FaceSide, type LaidFace, sideId } from './laid-face.ts';
 import type { Materials } from './materials.ts';
-import { affineOf, asItIs, edgeOf, fromBehind, startingAt, turnedQuarter } from './rows-sides.ts';
+import { affineOf, asItIs, edgeOf, fromBehind, startingAt, stoodUpright } from './rows-sides.ts';
 
 type RowsFace = Extract<FaceMake, { of: 'rows' }>;
 
@@ -18,7 +18,7 @@ const NAMES: Record<Side['at'], string> = {
 
 /**
  * A panel by its rows as a face. It stands on its first row and opens along its last, or with its rows upright on its
- * left side, opening along its right; a fan that begins in a ring hangs
+ * right side, opening along its left; a fan that begins in a ring hangs
  * with its round below and opens along its straight side; what is worked round opens over a share of its round.
  */
 export function rowsFace(
@@ -31,7 +31,7 @@ export function rowsFace(
   const round = piece.sides.length === 1;
   // What begins in a ring has no rows that could stand upright.
   const upright = (face.upright ?? false) && !ring;
-  const stood = upright ? turnedQuarter(piece.sides, 'left') : { sides: piece.sides, way: asItIs };
+  const stood = upright ? stoodUpright(piece.sides) : { sides: piece.sides, way: asItIs };
   const worked = mirrored ? fromBehind(stood.sides) : stood.sides;
   const turned = ring && !round;
   const sides = turned ? startingAt(worked, 'top') : worked;

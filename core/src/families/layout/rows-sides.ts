@@ -44,15 +44,17 @@ export function startingAt(sides: readonly Side[], first: Side['at']): readonly 
   return from < 0 ? sides : [...sides.slice(from), ...sides.slice(0, from)];
 }
 
-/** Which side each one becomes when a piece is turned a quarter. */
-const TURNED: Record<'left' | 'right', Record<Side['at'], Side['at']>> = {
-  left: { bottom: 'right', right: 'top', top: 'left', left: 'bottom' },
-  right: { right: 'bottom', top: 'right', left: 'top', bottom: 'left' },
+/** Which side each one becomes when a piece is turned a quarter with the clock. */
+const TURNED: Record<Side['at'], Side['at']> = {
+  right: 'bottom',
+  top: 'right',
+  left: 'top',
+  bottom: 'left',
 };
 
-/** A piece turned a quarter to its left or right, so that its rows stand upright. */
-export function turnedQuarter(sides: readonly Side[], to: 'left' | 'right'): MovedSides {
-  const way: Way = to === 'left' ? ({ x, y }) => ({ x: -y, y: x }) : ({ x, y }) => ({ x: y, y: -x });
-  const moved = sides.map((side) => ({ ...side, at: TURNED[to][side.at], path: side.path.map(way) }));
+/** A piece turned a quarter with the clock, so that its rows stand upright: its chain lies at its left. */
+export function stoodUpright(sides: readonly Side[]): MovedSides {
+  const way: Way = ({ x, y }) => ({ x: y, y: -x });
+  const moved = sides.map((side) => ({ ...side, at: TURNED[side.at], path: side.path.map(way) }));
   return { sides: startingAt(moved, 'bottom'), way };
 }

@@ -4,7 +4,7 @@ import type { Side } from '../../fabric/index.ts';
 import { idSchema } from '../../fields/index.ts';
 import { along, area, extent, type Point, pathLength } from '../../geometry/index.ts';
 import type { Materials } from '../layout/materials.ts';
-import { affineOf, asItIs, edgeOf, turnedQuarter } from '../layout/rows-sides.ts';
+import { affineOf, asItIs, edgeOf, stoodUpright } from '../layout/rows-sides.ts';
 
 export const rowsStripSchema = z
   .strictObject({
@@ -40,8 +40,7 @@ export interface LaidStrip {
 /** Lays a panel by its rows as a strip: half a join is added at either long edge. */
 export function layRowsStrip({ panel, worked }: RowsStrip, materials: Materials): LaidStrip {
   const { piece, swatch, stitches, rows } = materials.panel(panel);
-  const lying =
-    worked === 'across' ? turnedQuarter(piece.sides, 'right') : { sides: piece.sides, way: asItIs };
+  const lying = worked === 'across' ? stoodUpright(piece.sides) : { sides: piece.sides, way: asItIs };
   const straight = withStraightEnds(lying.sides);
   const bare = straight.flatMap(({ path }) => path);
   const box = extent(bare);

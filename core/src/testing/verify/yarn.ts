@@ -56,7 +56,7 @@ function endsByHand({ document, graph }: Plan): number {
     const colours = rowColours(document, piece);
     const carried = stripesOf(document, piece.id)?.carried ?? false;
     // What is worked round is not turned: its balls all hang where rounds begin.
-    const turns = piece.edges.every(({ kind }) => kind !== 'round');
+    const turns = piece.make.panel === undefined || piece.edges.every(({ kind }) => kind !== 'round');
     /** Where each ball hangs that has not been cut: at the side where odd rows begin, or at the other. */
     const hangs = new Map<string, number>();
     for (let row = 1; row <= piece.make.rows; row++) {

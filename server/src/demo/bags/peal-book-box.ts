@@ -1,10 +1,10 @@
 import type { DemoBag } from '../demo-bag.ts';
 import { yarns } from '../stash.ts';
 
-/** Five panels in two-row stripes, carried up the side; the back was begun in the other colour. */
+/** Five panels in two-row stripes, carried up the side, with handles carried through front and back. */
 export const pealBookBox: DemoBag = {
   name: 'Peal-book box',
-  note: 'Stripes of two rows, carried up the side. The back was begun in Foam: do the stripes meet?',
+  note: 'Stripes of two rows, carried up the side, handles carried through. The right side was begun in Foam: do the stripes meet?',
   brief: {
     width: { value: 300, tolerance: 12 },
     height: { value: 220, tolerance: 12 },
@@ -28,14 +28,7 @@ export const pealBookBox: DemoBag = {
   motifs: [],
   construction: {
     family: 'boxed',
-    front: {
-      of: 'worked',
-      swatch: 'mid',
-      stitches: 44,
-      rows: 24,
-      multiple: { multiple: 2, extra: 0 },
-      rowsRun: 'across',
-    },
+    front: { of: 'rows', panel: 'handle' },
     side: {
       of: 'worked',
       swatch: 'mid',
@@ -62,7 +55,7 @@ export const pealBookBox: DemoBag = {
       carried: true,
     },
     own: {
-      back: {
+      right: {
         bands: [
           { yarn: 'foam', rows: 2 },
           { yarn: 'ink', rows: 2 },
@@ -75,7 +68,7 @@ export const pealBookBox: DemoBag = {
   panels: [
     {
       id: 'handle',
-      name: 'Front with its handle',
+      name: 'Front and back, with their handle',
       swatch: 'mid',
       terms: 'us',
       rows: [
