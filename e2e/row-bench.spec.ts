@@ -167,6 +167,10 @@ test('a panel with a narrow middle, a strip and a strap by their rows, each from
   await page.getByRole('link', { name: /^Build/ }).click();
   await page.getByRole('combobox', { name: 'Made of' }).first().click();
   await page.getByRole('option', { name: 'By its rows: Panel 1' }).click();
+  // Where it is used its rows can be opened, too.
+  await page.getByRole('button', { name: 'Rows of Panel 1' }).click();
+  await expect(dialog).toContainText('30 → 30');
+  await close();
   await page.getByRole('link', { name: /^Finish/ }).click();
   await page.getByRole('combobox', { name: /^(Other s|S)traps$/ }).click();
   await page.getByRole('option', { name: 'One, from side to side' }).click();

@@ -42,7 +42,8 @@ export const panelsUsed = ({
 }: Pick<BagDocument, 'construction' | 'features' | 'finish'>): string[] =>
   panelsIn([construction, features, finish]);
 
-const panelsIn = (part: unknown): string[] => namedIn(part, 'panel');
+/** The panels by their rows that a part of a document is made of. */
+export const panelsIn = (part: unknown): string[] => namedIn(part, 'panel');
 
 /** Everything a part of a document names under a key. */
 function namedIn(part: unknown, key: string): string[] {

@@ -1,5 +1,6 @@
-import { type Construction, featureControlsOf } from '@fennot/core';
+import { type Construction, featureControlsOf, panelsIn } from '@fennot/core';
 import { useControls, useHandedControls, useNetEditor } from '../../open-bag/hand.ts';
+import { OpenRows } from '../../row-bench/OpenRows.tsx';
 import { ControlField } from '../../ui/ControlField.tsx';
 import { Section } from '../../ui/Section.tsx';
 import type { StationProps } from '../station.ts';
@@ -27,6 +28,7 @@ export function BuildStation({ plan, store }: StationProps) {
         {controls.map((control) => (
           <ControlField key={control.id} control={control} onChange={setConstruction} />
         ))}
+        <OpenRows document={document} store={store} panels={panelsIn(document.construction)} />
         {!editor && <MakeOwn plan={plan} onChange={setConstruction} />}
       </Section>
       <Section title="On top of it">
@@ -37,6 +39,7 @@ export function BuildStation({ plan, store }: StationProps) {
             onChange={(features) => change((doc) => ({ ...doc, features }))}
           />
         ))}
+        <OpenRows document={document} store={store} panels={panelsIn(document.features)} />
       </Section>
       <StripesSection plan={plan} store={store} />
       <OffTarget plan={plan} />

@@ -71,7 +71,7 @@ export function FinishStation({ plan, store }: StationProps) {
             <WaistBand own={band} />
           </Section>
         ))}
-      <StrapSection {...props} straps={own.straps} bands={own.bands.filter(isStrap)} />
+      <StrapSection {...props} store={store} straps={own.straps} bands={own.bands.filter(isStrap)} />
       <ClosureSection {...props} closure={own.closure} cord={own.cord} flap={own.flap} />
       <LiningSection
         {...props}

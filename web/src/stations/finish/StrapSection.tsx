@@ -4,6 +4,7 @@ import {
   formatLength,
   mm,
   must,
+  panelsIn,
   STRAP_KINDS,
   type StrapKind,
   type StrapPlaces,
@@ -11,6 +12,8 @@ import {
   strapsSchema,
 } from '@fennot/core';
 import { useSettings } from '../../api/queries.ts';
+import type { BagStore } from '../../open-bag/store.ts';
+import { OpenRows } from '../../row-bench/OpenRows.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { LengthField, NumberField } from '../../ui/fields.tsx';
 import { Row, Section } from '../../ui/Section.tsx';
@@ -36,13 +39,14 @@ const BY_ROWS = 'rows:';
 const USUAL_DROP = 260;
 
 interface StrapSectionProps extends FinishProps {
+  readonly store: BagStore;
   readonly straps: StrapPlan | undefined;
   /** Those that come with the way of building. */
   readonly bands: readonly BandPlan[];
 }
 
 /** Straps: kind, drop, stretch, counts, and where they are fixed. */
-export function StrapSection({ plan, finish, set, straps: own, bands }: StrapSectionProps) {
+export function StrapSection({ plan, store, finish, set, straps: own, bands }: StrapSectionProps) {
   const { system } = useSettings();
   const { straps } = finish;
   const { swatches, brief, panels = [] } = plan.document;
@@ -118,6 +122,7 @@ export function StrapSection({ plan, finish, set, straps: own, bands }: StrapSec
               });
             }}
           />
+          <OpenRows document={plan.document} store={store} panels={panelsIn(straps)} />
           <Row>
             <LengthField
               label="Drop"

@@ -1,17 +1,14 @@
 import { type BagDocument, freeId, LIMITS, type Panel, panelsUsed, type Terms } from '@fennot/core';
 import { PencilLine, Plus, Trash2 } from 'lucide-react';
-import { lazy, Suspense, useRef, useState } from 'react';
+import { useState } from 'react';
 import { useSettings } from '../../api/queries.ts';
+import { BenchModal } from '../../row-bench/BenchModal.tsx';
 import { withPanel } from '../../row-bench/with-panel.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { TextField } from '../../ui/fields.tsx';
-import { Modal } from '../../ui/Modal.tsx';
 import { Section } from '../../ui/Section.tsx';
-import { tell } from '../../ui/tell.ts';
 import type { StationProps } from '../station.ts';
-
-const PanelBench = lazy(() => import('../../row-bench/PanelBench.tsx'));
 
 /** Rows to begin with: they come out, and show how rows are written. */
 const FIRST_ROWS: Record<Terms, string> = {
@@ -25,8 +22,6 @@ export function PanelsSection({ plan, store }: StationProps) {
   const { terms } = useSettings();
   const panels = document.panels ?? [];
   const [open, setOpen] = useState<string | undefined>(undefined);
-  /** Puts what is typed on the bench into the plan, or says why not. */
-  const leave = useRef<() => string | undefined>(() => undefined);
   const { change } = store.getState();
   const shown = panels.find(({ id }) => id === open);
   const add = () => {
@@ -99,24 +94,7 @@ export function PanelsSection({ plan, store }: StationProps) {
       <Button small className="self-start" disabled={panels.length >= LIMITS.panels} onClick={add}>
         <Plus size={13} /> Write a panel
       </Button>
-      <Modal
-        title={shown ? `Row bench: ${shown.name}` : 'Row bench'}
-        about="Rows as you would write them by hand: each is counted as you type"
-        wide="most"
-        open={shown !== undefined}
-        onClose={() => {
-          const refusal = leave.current();
-          // What the plan cannot take would be lost.
-          if (refusal === undefined) setOpen(undefined);
-          else tell(`${refusal} Bring it in order before you close, or take it back with Ctrl+Z.`);
-        }}
-      >
-        {shown && (
-          <Suspense fallback={<p className="text-sm text-soft">Fetching the bench ...</p>}>
-            <PanelBench key={shown.id} document={document} store={store} panel={shown} leave={leave} />
-          </Suspense>
-        )}
-      </Modal>
+      <BenchModal document={document} store={store} panel={shown} onClose={() => setOpen(undefined)} />
     </Section>
   );
 }
