@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { expect, test } from 'vitest';
-import { fitsMultiple, multipleProblem, nearestMultiple } from './index.ts';
+import { describe, expect, test } from 'vitest';
+import { fitsMultiple, multipleProblem, nearestMultiple, repeatsText } from './index.ts';
 
 const patterns = fc.record({
   multiple: fc.integer({ min: 1, max: 12 }),
@@ -64,4 +64,25 @@ test('the counts that are named would do, and none between them', () => {
       expect(counts).toEqual([below, above].filter((n) => n !== undefined));
     }),
   );
+});
+
+describe('what whole repeats cost', () => {
+  test('43 over 4 and 1 at 6 mm: 41 are 12 mm less, 45 as much more', () => {
+    expect(multipleProblem(43, { multiple: 4, extra: 1 }, 6)).toBe(
+      'This stitch pattern needs a multiple of 4 plus 1: 41 or 45, not 43. That is 12 mm less or 12 mm more.',
+    );
+  });
+
+  test('rows: 15 are 3 repeats of 4 after 1 and 2 rows; 13 or 17 would be whole', () => {
+    const repeat = { multiple: 4, extra: 1 };
+    expect(repeatsText(15, repeat, 7.5)).toBe(
+      '3 repeats of 4 rows and 2 rows; whole they are at 13 (15 mm less) or 17 (15 mm more)',
+    );
+    expect(repeatsText(17, repeat, 7.5)).toBe('4 repeats of 4 rows');
+    expect(repeatsText(2, { multiple: 4, extra: 3 }, 7.5)).toBe('the fabric repeats over 4 rows, after 3');
+    // No repeat yet: there is nothing to go back to.
+    expect(repeatsText(3, { multiple: 4, extra: 0 }, 10)).toBe(
+      '0 repeats of 4 rows and 3 rows; whole they are at 4 (10 mm more)',
+    );
+  });
 });

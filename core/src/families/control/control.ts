@@ -1,7 +1,7 @@
 import { between } from '../../fields/index.ts';
 import { must, type Point } from '../../geometry/index.ts';
 import { isSquare, type MotifKind } from '../../motif/index.ts';
-import { type Multiple, multipleProblem, nearestMultiple } from '../../panel/index.ts';
+import { multipleProblem, nearestMultiple, repeatsText } from '../../panel/index.ts';
 import { type Body, MOST_CELLS, MOST_ROUNDS, MOST_STITCHES, multipleSchema } from '../layout/body.ts';
 import type { Materials } from '../layout/materials.ts';
 import { rowPattern, stitchPattern } from '../layout/pattern.ts';
@@ -191,7 +191,7 @@ export function bodyControls(body: Body, options: BodyControlOptions): Control<B
       min: 1,
       max: MOST_STITCHES,
       step: multiple,
-      problem: multipleProblem(body.stitches, pattern),
+      problem: multipleProblem(body.stitches, pattern, pitch),
       grip: across ? gripX(pitch * multiple) : gripY(pitch * multiple),
       set: (stitches) => ({ ...body, stitches }),
     },
@@ -203,7 +203,7 @@ export function bodyControls(body: Body, options: BodyControlOptions): Control<B
       min: 1,
       max: MOST_STITCHES,
       step: 1,
-      ...(repeat.multiple > 1 ? { hint: repeatText(body.rows, repeat) } : {}),
+      ...(repeat.multiple > 1 ? { hint: repeatsText(body.rows, repeat, row) } : {}),
       grip: across ? gripY(row) : gripX(row),
       set: (rows) => ({ ...body, rows }),
     },
@@ -301,15 +301,6 @@ export function panelOfSize(
     multiple: any,
     rowsRun,
   };
-}
-
-/** Where a count of rows stands in the repeats of its fabric. */
-function repeatText(rows: number, { multiple, extra }: Multiple): string {
-  const over = (rows - extra) % multiple;
-  const whole = Math.floor((rows - extra) / multiple);
-  const repeats = `${whole} ${whole === 1 ? 'repeat' : 'repeats'} of ${multiple} rows`;
-  if (rows < extra) return `the fabric repeats over ${multiple} rows, after ${extra}`;
-  return over === 0 ? repeats : `${repeats} and ${over} ${over === 1 ? 'row' : 'rows'}`;
 }
 
 /** A body of about the size, of squares or of a panel like the given one. */

@@ -121,7 +121,7 @@ function workedStripControls(
   const depthUnit = across ? materials.pitch(strip.swatch) : materials.rowHeight(strip.swatch);
   const depth = stripDepth(strip, materials);
   const totalBy = (by: 'way' | 'loops') => countsAlong({ ...strip, length: { by } }, face, materials).total;
-  const stitchProblem = (count: number) => multipleProblem(count, pattern);
+  const stitchProblem = (count: number) => multipleProblem(count, pattern, materials.pitch(strip.swatch));
   return [
     ...swatchChoice(
       'strip-swatch',
