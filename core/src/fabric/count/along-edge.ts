@@ -23,7 +23,7 @@ type Rows = Pick<CountedProgram, 'rows' | 'chain'>;
  * Counts the stitches that are worked along an edge: of rows that begin or end inside the row below, what they leave
  * lies open there.
  *
- * @returns nothing where there are no such rows.
+ * @returns nothing where there are no such rows; of what is worked round only all of it has an edge.
  */
 export function alongEdge(
   { along, rate }: Pick<EdgeLine, 'along' | 'rate'>,
@@ -35,7 +35,7 @@ export function alongEdge(
       ? rows
       : rows.filter(({ number }) => number >= along.rows.first && number <= along.rows.last);
   const last = own.at(-1);
-  if (!last) return undefined;
+  if (!last || (along.of !== 'round' && own.some(({ round }) => round))) return undefined;
   const into = (stitches: number) => stitches * rate.eachStitch;
   const upEnd = whole((own.length * rate.beside) / rate.perRows);
   const steps = into(

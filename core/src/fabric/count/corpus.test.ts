@@ -316,6 +316,15 @@ describe('a first round, or row, along an edge', () => {
     expect(edgesOf('Round 1: 6 sc in ring', 'Round 2: inc around', round)).toEqual([12]);
   });
 
+  test('rounds have no ends to work along', () => {
+    const { edges, problems } = countProgram(
+      'Round 1: 6 sc in ring\nEdge: sc evenly along the left edge of rows 1-1',
+      { terms: 'us', turning: 'does-not-count', usual: 'low' },
+    );
+    expect(edges).toEqual([]);
+    expect(problems.map(({ message }) => message)).toEqual(['Rounds have no ends: work “evenly all round”.']);
+  });
+
   test('up one side: steps lie open where the row that makes them begins, or ends', () => {
     const rows = [
       'ch 20',

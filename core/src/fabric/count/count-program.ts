@@ -254,6 +254,8 @@ class ProgramCount {
     const parts = alongEdge(line, { rows: this.rows, chain: this.chain });
     if (parts) this.edges.push({ line: at, name, along, parts, makes: alongAll(parts) });
     else if (along.of === 'round') this.say(at, 'There are no rows yet to work along.');
+    else if (this.rows.some(({ round }) => round))
+      this.say(at, 'Rounds have no ends: work “evenly all round”.');
     else this.say(at, `There are no rows ${along.rows.first} to ${along.rows.last} to work along.`);
   }
 }

@@ -163,7 +163,12 @@ function alongIt(
         ? { of: 'rows', rows: { first, last } }
         : { of: 'side', side: along, rows: { first, last } };
   const parts = alongEdge({ along: own, rate }, program);
-  if (!parts) return no('There are no rows yet to work along.');
+  if (!parts)
+    return no(
+      rows.length === 0
+        ? 'There are no rows yet to work along.'
+        : 'What is worked round has one edge: work along all of it.',
+    );
   const where =
     along === 'round'
       ? 'all round'
