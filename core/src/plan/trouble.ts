@@ -1,10 +1,9 @@
 import type { BagGraph } from '../bag/index.ts';
-import { type BagDocument, panelOf, panelsUsed, swatchOf } from '../document/index.ts';
-import { flatnessText } from '../fabric/index.ts';
-import { isRectangular, stripWays } from '../families/index.ts';
+import type { BagDocument } from '../document/index.ts';
 import { LIMITS } from '../fields/index.ts';
-import { panelPiece, readFabric, type SizeTable } from '../fit/index.ts';
-import { extent, isSimple } from '../geometry/index.ts';
+import { readFabric, type SizeTable } from '../fit/index.ts';
+import { extent } from '../geometry/index.ts';
+import { rowsTrouble } from './rows-trouble.ts';
 
 /** Nothing that is crocheted is smaller, mm: below this a figure under *Swatch* must be wrong. */
 const LEAST_SIDE = 1;
@@ -15,79 +14,6 @@ const LEAST_EDGE = 0.05;
 const counted = (many: number) => Math.round(many).toLocaleString('en');
 
 const inCm = (length: number) => `${(length / 10).toFixed(1)} cm`;
-
-/** Why rows make no panel: they make no stitch, or what they make cannot lie in a plane at all. */
-function panelTrouble(document: BagDocument, id: string, table: SizeTable): string | undefined {
-  const panel = panelOf(document, id);
-  const swatch = swatchOf(document, panel.swatch);
-  const { piece } = panelPiece(document, panel, swatch, table.sizes);
-  if (!piece) return `The panel “${panel.name}” has no rows yet. They begin with “Row 1:” or “Round 1:”.`;
-  if (!isSimple(piece.outline))
-    return `The rows of “${panel.name}” make a piece that would lie over itself: ${flatnessText(piece.flatness, piece.sides.length === 1)} As a part of a bag it must lie in one plane.`;
-  return undefined;
-}
-
-/** Why a panel by its rows cannot be the strip it is meant to be. */
-function stripTrouble(part: unknown, document: BagDocument, table: SizeTable): string | undefined {
-  if (typeof part !== 'object' || part === null) return undefined;
-  if (
-    'of' in part &&
-    part.of === 'rows' &&
-    'worked' in part &&
-    'panel' in part &&
-    typeof part.panel === 'string'
-  ) {
-    const panel = panelOf(document, part.panel);
-    const { piece } = panelPiece(document, panel, swatchOf(document, panel.swatch), table.sizes);
-    if (piece && !piece.sides.some(({ at }) => at === 'bottom'))
-      return `The panel “${panel.name}” is worked round, or begins in a ring: a strip has two long sides. Make it of a panel that begins on a chain.`;
-    if (piece && !stripWays(piece.sides).some((way) => way === part.worked))
-      return `The panel “${panel.name}” has steps in its long sides, where rows leave stitches: a strip is sewn along both. Let its rows run along the strip, or make it of another panel.`;
-  }
-  for (const inner of Object.values(part)) {
-    const problem = stripTrouble(inner, document, table);
-    if (problem) return problem;
-  }
-  return undefined;
-}
-
-/** Why a panel by its rows cannot be a strap. */
-function strapTrouble(document: BagDocument, table: SizeTable): string | undefined {
-  const id = document.finish?.straps?.panel;
-  if (id === undefined) return undefined;
-  const panel = panelOf(document, id);
-  const { piece } = panelPiece(document, panel, swatchOf(document, panel.swatch), table.sizes);
-  if (!piece || piece.sides.some(({ at }) => at === 'bottom')) return undefined;
-  return `The panel “${panel.name}” is worked round, or begins in a ring: a strap has two ends. Make it of a panel that begins on a chain.`;
-}
-
-/** Why a panel by its rows cannot be a wall, or the bottom, of a box. */
-function boxTrouble(part: unknown, document: BagDocument, table: SizeTable): string | undefined {
-  if (typeof part !== 'object' || part === null) return undefined;
-  const boxed = 'family' in part && part.family === 'boxed';
-  for (const inner of Object.values(part)) {
-    const wall = boxed && typeof inner === 'object' && inner !== null ? inner : {};
-    if ('of' in wall && wall.of === 'rows' && 'panel' in wall && typeof wall.panel === 'string') {
-      const panel = panelOf(document, wall.panel);
-      const { piece } = panelPiece(document, panel, swatchOf(document, panel.swatch), table.sizes);
-      if (piece && !isRectangular(piece))
-        return `The panel “${panel.name}” makes no rectangle: a wall of a box is sewn along four straight sides.`;
-    }
-    const problem = boxTrouble(inner, document, table);
-    if (problem) return problem;
-  }
-  return undefined;
-}
-
-/** Why a panel by its rows cannot be what a tube stands on. */
-function baseTrouble(document: BagDocument, table: SizeTable): string | undefined {
-  const { construction } = document;
-  if (construction.family !== 'wrap-round' || construction.base?.of !== 'rows') return undefined;
-  const panel = panelOf(document, construction.base.panel);
-  const { piece } = panelPiece(document, panel, swatchOf(document, panel.swatch), table.sizes);
-  if (!piece || piece.sides.length === 1) return undefined;
-  return `The panel “${panel.name}” is worked in rows: what a tube stands on is worked round, from a ring.`;
-}
 
 interface MotifUse {
   readonly motif: string;
@@ -113,16 +39,8 @@ function motifsIn(part: unknown): MotifUse[] {
  */
 export function sizeTrouble(document: BagDocument, table: SizeTable): string | undefined {
   const { construction, features } = document;
-  for (const id of panelsUsed(document)) {
-    const problem = panelTrouble(document, id, table);
-    if (problem) return problem;
-  }
-  const part =
-    stripTrouble(construction, document, table) ??
-    strapTrouble(document, table) ??
-    baseTrouble(document, table) ??
-    boxTrouble(construction, document, table);
-  if (part) return part;
+  const rows = rowsTrouble(document, table);
+  if (rows) return rows;
   for (const swatch of document.swatches) {
     const reading = readFabric(document, swatch);
     if (reading?.is === 'nothing')

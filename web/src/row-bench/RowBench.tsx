@@ -1,5 +1,6 @@
-import { inTerms, type Terms, type WrittenRows } from '@fennot/core';
+import { formatLength, inTerms, type Terms, type WrittenRows } from '@fennot/core';
 import { type ReactNode, useEffect, useMemo, useState } from 'react';
+import { useSettings } from '../api/queries.ts';
 import { Choice } from '../ui/Choice.tsx';
 import type { Judged } from './judged.ts';
 import { PieceDrawing } from './PieceDrawing.tsx';
@@ -32,6 +33,7 @@ const TERMS: ReadonlyArray<{ readonly value: Terms; readonly label: string }> = 
 
 /** Rows as text on the left, each with its counts; the piece they make on the right. */
 export function RowBench({ name, written, judge, put, leave, help, beside }: RowBenchProps) {
+  const { system } = useSettings();
   const [rows, setRows] = useState(written.rows);
   const [terms, setTerms] = useState(written.terms);
   const [line, setLine] = useState(0);
@@ -80,6 +82,10 @@ export function RowBench({ name, written, judge, put, leave, help, beside }: Row
             text={rows}
             terms={terms}
             counted={counted}
+            long={(row) => {
+              const layer = piece?.rows.find(({ layer: one }) => one.number === row)?.layer;
+              return layer && formatLength(layer.length, system);
+            }}
             onType={setRows}
             onLine={setLine}
           />

@@ -20,6 +20,8 @@ interface RowEditorProps {
   readonly text: string;
   readonly terms: Terms;
   readonly counted: CountedProgram;
+  /** How long a row is, in words, once the shape is found. */
+  readonly long: (row: number) => string | undefined;
   readonly onType: (text: string) => void;
   /** The line the cursor is in, from 0. */
   readonly onLine: (line: number) => void;
@@ -82,11 +84,11 @@ const LOOK = EditorView.theme({
 });
 
 /** Rows as text, with their counts beside them and what does not come out marked at its place. */
-export function RowEditor({ label, text, terms, counted, onType, onLine }: RowEditorProps) {
+export function RowEditor({ label, text, terms, counted, long, onType, onLine }: RowEditorProps) {
   const place = useRef<HTMLDivElement>(null);
   const view = useRef<EditorView | undefined>(undefined);
-  const told = useRef({ onType, onLine, terms, counted });
-  told.current = { onType, onLine, terms, counted };
+  const told = useRef({ onType, onLine, terms, counted, long });
+  told.current = { onType, onLine, terms, counted, long };
   // biome-ignore lint/correctness/useExhaustiveDependencies: made once; afterwards it holds what is typed
   useEffect(() => {
     if (!place.current) return;
@@ -103,7 +105,7 @@ export function RowEditor({ label, text, terms, counted, onType, onLine }: RowEd
           drawSelection(),
           rowLanguage,
           autocompletion({ override: [completions(() => told.current.terms)], icons: false }),
-          hoverTooltip((shown, pos) => rowTold(shown, pos, told.current.counted)),
+          hoverTooltip((shown, pos) => rowTold(shown, pos, told.current.counted, told.current.long)),
           keymap.of([...completionKeymap, ...defaultKeymap, ...historyKeymap]),
           EditorView.lineWrapping,
           EditorView.contentAttributes.of({
@@ -149,8 +151,13 @@ export function RowEditor({ label, text, terms, counted, onType, onLine }: RowEd
   return <div ref={place} className="h-full min-h-0 overflow-hidden rounded-sm border border-line" />;
 }
 
-/** What the row under the pointer uses and makes, and where its markers stand. */
-function rowTold(view: EditorView, pos: number, { rows }: CountedProgram) {
+/** What the row under the pointer uses and makes, how long it is, and where its markers stand. */
+function rowTold(
+  view: EditorView,
+  pos: number,
+  { rows }: CountedProgram,
+  long: (row: number) => string | undefined,
+) {
   const line = view.state.doc.lineAt(pos);
   const own = rows.filter((row) => row.line === line.number - 1);
   const [first] = own;
@@ -167,8 +174,10 @@ function rowTold(view: EditorView, pos: number, { rows }: CountedProgram) {
             .map((at) => at + 1)
             .join(', ')}${places.length > SHOWN ? ' ...' : ''}`,
         ];
+  const length = long(first.number);
   const text = [
     `${what} ${first.number}${own.length > 1 ? ` and ${own.length - 1} more` : ''}: ${uses}, makes ${first.makes}`,
+    ...(length === undefined ? [] : [`${length} ${first.round ? 'round' : 'long'}`]),
     ...marks(first.increases, 'increases'),
     ...marks(first.decreases, 'decreases'),
     ...(first.left > 0 ? [`leaves ${first.left}`] : []),

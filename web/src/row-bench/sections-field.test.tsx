@@ -3,8 +3,8 @@ import { type BagDocument, countedPanel, must, type Panel } from '@fennot/core';
 import { cleanup, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, beforeEach, describe, expect, test } from 'vitest';
-import { createBagStore, usePlan } from '../open-bag/store.ts';
-import { Around, aBag, choose, type } from '../testing/worktop.tsx';
+import { type BagStore, createBagStore, usePlan } from '../open-bag/store.ts';
+import { Around, aBag, type } from '../testing/worktop.tsx';
 import { SectionsField } from './SectionsField.tsx';
 
 afterEach(cleanup);
@@ -19,6 +19,13 @@ const PANEL: Panel = {
   terms: 'us',
   rows: 'ch 58\nRow 1: 58 sc\nRow 2: sc across',
 };
+
+function Open({ store }: { readonly store: BagStore }) {
+  const { document } = usePlan(store);
+  const panel = must(document.panels?.[0], 'panel');
+  const counted = countedPanel(panel, must(document.swatches[0], 'swatch'));
+  return <SectionsField document={document} store={store} panel={panel} counted={counted} />;
+}
 
 /** The field for a panel of 58 in a bag of two swatches. */
 function lay(rows = PANEL.rows) {
@@ -36,15 +43,9 @@ function lay(rows = PANEL.rows) {
       };
     }),
   );
-  const Open = () => {
-    const { document } = usePlan(store);
-    const panel = must(document.panels?.[0], 'panel');
-    const counted = countedPanel(panel, must(document.swatches[0], 'swatch'));
-    return <SectionsField document={document} store={store} panel={panel} counted={counted} />;
-  };
   render(
     <Around>
-      <Open />
+      <Open store={store} />
     </Around>,
   );
   const sections = () => store.getState().document.panels?.[0]?.sections;

@@ -12,6 +12,7 @@ import { joins, mirrored } from './joins.ts';
 import { lining } from './lining.ts';
 import { noise } from './noise.ts';
 import { rims, turning } from './rims.ts';
+import { rows } from './rows.ts';
 import { runs } from './runs.ts';
 import { panels, sizes } from './sizes.ts';
 import { strips } from './strips.ts';
@@ -35,6 +36,7 @@ export const CHECKS: readonly Check[] = [
   runs,
   yarn,
   fabrics,
+  rows,
   noise,
 ];
 
