@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { measure, move } from '../../bag/index.ts';
+import { type BagGraph, intervalLength, measure, move } from '../../bag/index.ts';
 import { type Construction, familyOf } from '../../families/index.ts';
 import { materialsOf, sizeTable } from '../../fit/index.ts';
 import { area, distance } from '../../geometry/index.ts';
@@ -19,6 +19,13 @@ const graphs = constructions
   })
   .filter((graph) => measure(graph).opening > Math.max(40, unitOf(graph)));
 const cells = fc.constantFrom(4, 6, 9);
+
+/** No side of a seam is eased to less than a third: what is gathered more is laid where it cannot lie. */
+const easedLittle = ({ seams }: BagGraph) =>
+  seams.every(({ a, b }) => {
+    const share = intervalLength(a) / intervalLength(b);
+    return share < 3.01 && share > 1 / 3.01;
+  });
 
 const narrowTube: Construction = {
   family: 'wrap-round',
@@ -97,11 +104,11 @@ describe('the mesh of any bag', () => {
   });
 
   /** What is eased lies between its places: so far off in bags that nobody would make, mm. */
-  const OFF = 45;
+  const OFF = 20;
 
   test('lies at first where the made-up bag does, as far apart as its layers are', () => {
     fc.assert(
-      fc.property(graphs, (graph) => {
+      fc.property(graphs.filter(easedLittle), (graph) => {
         const mesh = meshOf(graph, unitOf(graph) / 5);
         const { start, patches } = fabricOf(mesh, 3);
         // A flap with its root is raised over the rim and lies 2.2 thicknesses out; what is eased differs a little more.
