@@ -101,8 +101,9 @@ function layerOf(
 ): Pick<Layer, 'tops' | 'widths' | 'heights' | 'feet' | 'left' | 'right'> {
   const { kind, from, to } = tops;
   const at = (list: readonly number[], i: number) => list[i] ?? 0;
+  const gaps = overGaps(tops);
   const feet = kind.map((is, i) => {
-    if (is === 'chain') return (overGap(tops, i) - passed) / below;
+    if (is === 'chain') return (at(gaps, i) - passed) / below;
     // Several on the same places divide them among themselves.
     let [start, end] = [i, i];
     while (start > 0 && at(from, start - 1) === at(from, i) && at(to, start - 1) === at(to, i)) start--;
@@ -120,14 +121,21 @@ function layerOf(
   };
 }
 
-/** Where a chain stands: with the others of its run evenly over what was passed over beneath them. */
-function overGap({ kind, from, to }: Tops, i: number): number {
-  let [start, end] = [i, i + 1];
-  while (kind[start - 1] === 'chain') start--;
-  while (kind[end] === 'chain') end++;
-  const begins = to[start - 1] ?? from[start] ?? 0;
-  const ends = Math.max(begins, from[end] ?? begins);
-  return begins + ((i - start + 0.5) / (end - start)) * (ends - begins);
+/** Where each chain stands: with the others of its run evenly over what was passed over beneath them. */
+function overGaps({ kind, from, to }: Tops): number[] {
+  const feet = kind.map(() => 0);
+  for (let start = 0; start < kind.length; ) {
+    let end = start + 1;
+    if (kind[start] === 'chain') {
+      while (kind[end] === 'chain') end++;
+      const begins = to[start - 1] ?? from[start] ?? 0;
+      const ends = Math.max(begins, from[end] ?? begins);
+      for (let i = start; i < end; i++)
+        feet[i] = begins + ((i - start + 0.5) / (end - start)) * (ends - begins);
+    }
+    start = end;
+  }
+  return feet;
 }
 
 /** The same layer from its other end. */

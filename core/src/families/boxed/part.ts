@@ -7,6 +7,7 @@ import {
   panelOfSize,
   sizeOf,
 } from '../control/control.ts';
+import { panelOfValue, panelOptions, panelValue, rowsRunChoice } from '../control/control-kinds.ts';
 import { type Body, MOST_CELLS, MOST_STITCHES, motifBodySchema, workedBodySchema } from '../layout/body.ts';
 import type { Materials } from '../layout/materials.ts';
 import { stitchPattern } from '../layout/pattern.ts';
@@ -66,38 +67,21 @@ export function partControls(part: BoxPart, options: BodyControlOptions): Contro
     kind: 'choice',
     id: of.id,
     label: of.label,
-    value: part.of === 'rows' ? `${BY_ROWS}${part.panel}` : part.of,
-    options: [
-      ...of.options,
-      ...written.map(({ id, name }) => ({ value: `${BY_ROWS}${id}`, label: `By its rows: ${name}` })),
-    ],
+    value: part.of === 'rows' ? panelValue(part.panel) : part.of,
+    options: [...of.options, ...panelOptions(written)],
     set: (value) => {
-      if (value.startsWith(BY_ROWS)) {
-        const panel = value.slice(BY_ROWS.length);
-        return part.of === 'rows' && part.panel === panel ? part : { of: 'rows', panel };
-      }
-      return of.set(value);
+      const panel = panelOfValue(value);
+      if (panel === undefined) return of.set(value);
+      return part.of === 'rows' && part.panel === panel ? part : { of: 'rows', panel };
     },
   };
   if (part.of !== 'rows') return [choice, ...own];
   return [
     choice,
-    {
-      kind: 'choice',
-      id: 'rows-run',
-      label: 'Its rows run',
-      value: part.upright ? 'upright' : 'across',
-      options: [
-        { value: 'across', label: 'Across' },
-        { value: 'upright', label: 'Upright' },
-      ],
-      set: (value) => {
-        const { upright: _, ...across } = part;
-        return value === 'upright' ? { ...across, upright: true } : across;
-      },
-    },
+    rowsRunChoice(
+      part.upright ?? false,
+      { across: 'Across', upright: 'Upright' },
+      (upright): BoxPart => ({ of: 'rows', panel: part.panel, ...(upright && { upright }) }),
+    ),
   ];
 }
-
-/** Before the id of a panel. */
-const BY_ROWS = 'rows:';

@@ -54,3 +54,32 @@ export const ofPart = <C>(id: string, name: string, controls: readonly Control<C
     const named = { ...control, id: `${id}-${control.id}`, label };
     return named.kind === 'choice' ? named : { ...named, grip: undefined };
   });
+
+/** Before the id of a panel, where one is among other choices. */
+const BY_ROWS = 'rows:';
+
+/** A panel by its rows as the value of a choice, and back: nothing where the value is another. */
+export const panelValue = (panel: string): string => `${BY_ROWS}${panel}`;
+export const panelOfValue = (value: string): string | undefined =>
+  value.startsWith(BY_ROWS) ? value.slice(BY_ROWS.length) : undefined;
+
+/** Panels by their rows to choose among. */
+export const panelOptions = (panels: NonNullable<Choices['panels']>, word = 'By its rows') =>
+  panels.map(({ id, name }) => ({ value: panelValue(id), label: `${word}: ${name}` }));
+
+/** Whether the rows of a panel run across or stand upright. */
+export const rowsRunChoice = <C>(
+  upright: boolean,
+  labels: { readonly across: string; readonly upright: string },
+  set: (upright: boolean) => C,
+): Control<C> => ({
+  kind: 'choice',
+  id: 'rows-run',
+  label: 'Its rows run',
+  value: upright ? 'upright' : 'across',
+  options: [
+    { value: 'across', label: labels.across },
+    { value: 'upright', label: labels.upright },
+  ],
+  set: (value) => set(value === 'upright'),
+});

@@ -12,6 +12,7 @@ import {
   panelOfSize,
   squaresOfSize,
 } from './control.ts';
+import { panelOfValue, panelOptions, panelValue, rowsRunChoice } from './control-kinds.ts';
 
 interface Size {
   readonly width: number;
@@ -69,16 +70,14 @@ export function faceControls(face: FaceMake, options: BodyControlOptions): Contr
       ...(square ? [{ value: 'motifs', label: 'Squares' }] : []),
       { value: 'worked', label: 'A panel worked in rows' },
       { value: 'shaped', label: 'A shaped panel' },
-      ...(choices.panels ?? []).map(({ id, name }) => ({
-        value: `rows:${id}`,
-        label: `By its rows: ${name}`,
-      })),
+      ...panelOptions(choices.panels ?? []),
       ...choices.motifs.map(({ id, name }) => ({ value: `one:${id}`, label: `One piece: ${name}` })),
     ],
     hint: 'panels by their rows, discs, half discs, hexagons and triangles are added under Swatch',
     set: (value) => {
       if (value === whatOf(face)) return face;
-      if (value.startsWith('rows:')) return { of: 'rows', panel: value.slice(5), open: USUAL_OPENING };
+      const panel = panelOfValue(value);
+      if (panel !== undefined) return { of: 'rows', panel, open: USUAL_OPENING };
       const size = faceSize(face, materials);
       if (value.startsWith('one:')) return oneOfSize(size, value.slice(4), materials);
       if (value === 'shaped') return shapedOfSize(size, swatch, materials);
@@ -103,7 +102,7 @@ export function faceControls(face: FaceMake, options: BodyControlOptions): Contr
 
 /** What a face is of, as the choice names it. */
 const whatOf = (face: FaceMake): string =>
-  face.of === 'one' ? `one:${face.motif}` : face.of === 'rows' ? `rows:${face.panel}` : face.of;
+  face.of === 'one' ? `one:${face.motif}` : face.of === 'rows' ? panelValue(face.panel) : face.of;
 
 /** A panel by its rows has its counts in its rows; what is worked round opens as wide as it is told. */
 function rowsControls(
@@ -113,21 +112,13 @@ function rowsControls(
   const { sides } = materials.panel(face.panel).piece;
   if (sides.length === 1) return [opening(face.open, (open) => ({ ...face, open }))];
   if (!sides.some(({ at }) => at === 'bottom')) return [];
+  const { of, panel, open } = face;
   return [
-    {
-      kind: 'choice',
-      id: 'rows-run',
-      label: 'Its rows run',
-      value: face.upright ? 'upright' : 'across',
-      options: [
-        { value: 'across', label: 'Across: it opens along its last row' },
-        { value: 'upright', label: 'Upright: it opens along its row ends' },
-      ],
-      set: (value) => {
-        const { upright: _, ...across } = face;
-        return value === 'upright' ? { ...across, upright: true } : across;
-      },
-    },
+    rowsRunChoice(
+      face.upright ?? false,
+      { across: 'Across: it opens along its last row', upright: 'Upright: it opens along its row ends' },
+      (upright): FaceMake => ({ of, panel, open, ...(upright && { upright }) }),
+    ),
   ];
 }
 

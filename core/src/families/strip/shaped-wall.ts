@@ -41,7 +41,7 @@ const pathOf = (piece: Piece, chain: readonly Interval[]): Point[] =>
  * @param width of the face, whose middle is over 0.
  * @param z where the strip's lower and upper edge lie, from behind to the front.
  */
-export function shapedWall(
+function shapedWall(
   { piece, lower, upper, marks }: CutStrip,
   sides: readonly FaceSide[],
   width: number,

@@ -1,5 +1,6 @@
 import { must } from '../../geometry/index.ts';
 import { bodyControls, type Choices, type Control, lift, sizeOf } from '../control/control.ts';
+import { panelOfValue, panelOptions, panelValue } from '../control/control-kinds.ts';
 import { type Body, MOST_CELLS, MOST_ROUNDS, MOST_STITCHES } from '../layout/body.ts';
 import type { Materials } from '../layout/materials.ts';
 import type { WrapRound } from './schema.ts';
@@ -72,9 +73,6 @@ export function wrapRoundControls(
   return [laid, ...tube, ...body];
 }
 
-/** Before the id of a panel that is the base. */
-const BY_ROWS = 'rows:';
-
 /** How a tube closes at the bottom, and where its sides fold. */
 function tubeControls(params: WrapRound, materials: Materials, choices: Choices): Control<WrapRound>[] {
   const { body, base, bottom } = params;
@@ -89,18 +87,18 @@ function tubeControls(params: WrapRound, materials: Materials, choices: Choices)
     { value: 'seam', label: 'A seam, flat' },
     ...(row ? [{ value: 'row', label: 'A row of squares, one deep' }] : []),
     ...(disc ? [{ value: 'disc', label: 'A disc to stand on' }] : []),
-    ...rounds.map(({ id, name }) => ({ value: `${BY_ROWS}${id}`, label: `By its rounds: ${name}` })),
+    ...panelOptions(rounds, 'By its rounds'),
   ];
   const closes: Control<WrapRound> = {
     kind: 'choice',
     id: 'bottom',
     label: 'Bottom',
-    value: base ? (base.of === 'rows' ? `${BY_ROWS}${base.panel}` : 'disc') : row ? bottom : 'seam',
+    value: base ? (base.of === 'rows' ? panelValue(base.panel) : 'disc') : row ? bottom : 'seam',
     options,
     hint: disc ? undefined : 'to stand it on a disc, add one under Swatch',
     set: (value) => {
-      if (value.startsWith(BY_ROWS))
-        return { ...params, base: { of: 'rows', panel: value.slice(BY_ROWS.length) } };
+      const panel = panelOfValue(value);
+      if (panel !== undefined) return { ...params, base: { of: 'rows', panel } };
       if (value === 'disc' && disc)
         return {
           ...params,
