@@ -100,6 +100,11 @@ export function StrapSection({ plan, store, finish, set, straps: own, bands }: S
               sides, the middle takes the difference.
             </p>
           )}
+          {own.hanging < own.apart && (
+            <p className="text-sm text-loosestrife">
+              It does not reach: its ends are {formatLength(own.apart, system)} apart.
+            </p>
+          )}
           {own.wanted !== undefined && own.wanted !== own.count && (
             <p className="text-sm text-loosestrife">
               The drop below would take {own.wanted} {own.counts}.

@@ -26,43 +26,43 @@ export function SwatchStation(props: StationProps) {
   return (
     <>
       {swatch && (
-        <div className="flex items-end gap-2 px-4 pt-3">
+        <div className="flex flex-col gap-2 px-4 pt-3">
           {document.swatches.length > 1 && (
-            <div className="min-w-0 grow">
-              <Choice
-                label="Swatch"
-                value={swatch.id}
-                options={options(document.swatches)}
-                onChange={setSwatch}
-              />
-            </div>
+            <Choice
+              label="Swatch"
+              value={swatch.id}
+              options={options(document.swatches)}
+              onChange={setSwatch}
+            />
           )}
-          <Button
-            small
-            disabled={document.swatches.length >= LIMITS.swatches}
-            onClick={() => {
-              const next = withSwatchLike(document, swatch);
-              const refusal = change(() => next);
-              if (refusal === undefined) setSwatch(next.swatches.at(-1)?.id);
-              return refusal;
-            }}
-          >
-            <Plus size={13} /> Another swatch
-          </Button>
-          {document.swatches.length > 1 && (
+          <div className="flex gap-2">
             <Button
               small
-              look="bare"
-              disabled={used}
-              title={used ? 'Something of the bag is worked in it' : undefined}
-              aria-label={`Take ${swatch.name} out`}
-              onClick={() =>
-                change((doc) => ({ ...doc, swatches: doc.swatches.filter(({ id }) => id !== swatch.id) }))
-              }
+              disabled={document.swatches.length >= LIMITS.swatches}
+              onClick={() => {
+                const next = withSwatchLike(document, swatch);
+                const refusal = change(() => next);
+                if (refusal === undefined) setSwatch(next.swatches.at(-1)?.id);
+                return refusal;
+              }}
             >
-              <Trash2 size={13} />
+              <Plus size={13} /> Another swatch
             </Button>
-          )}
+            {document.swatches.length > 1 && (
+              <Button
+                small
+                look="bare"
+                disabled={used}
+                title={used ? 'Something of the bag is worked in it' : undefined}
+                aria-label={`Take ${swatch.name} out`}
+                onClick={() =>
+                  change((doc) => ({ ...doc, swatches: doc.swatches.filter(({ id }) => id !== swatch.id) }))
+                }
+              >
+                <Trash2 size={13} />
+              </Button>
+            )}
+          </div>
         </div>
       )}
       {swatch && <SwatchSection key={swatch.id} {...props} swatch={swatch} />}
