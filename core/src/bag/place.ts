@@ -108,7 +108,8 @@ export function pointOnEdge(piece: Piece, edge: number, position: number): Point
     return along(start, end, position / length);
   }
   const stretches = stretchesOf(piece, edge);
-  const on = stretches.find(({ to }) => position <= to) ?? stretches.at(-1);
+  // Where a path stands still there is nothing to be on.
+  const on = stretches.find(({ from, to }) => position <= to && to > from) ?? stretches.at(-1);
   if (!on) throw new Error(`${piece.name} has no edge ${edge}.`);
   return along(on.p, on.q, (position - on.from) / (on.to - on.from));
 }

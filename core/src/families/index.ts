@@ -17,11 +17,12 @@ import { wrapRound } from './wrap-round/index.ts';
 export type { Choices, Control, Grip } from './control/control.ts';
 export type { NetEditor } from './control/net-editor.ts';
 export type { Offer, QuickSize, Ranges } from './explore.ts';
-export { type Body, bodySchema, multipleSchema } from './layout/body.ts';
+export { type Body, multipleSchema } from './layout/body.ts';
 export type { FaceMake } from './layout/face.ts';
 export { rimBehind } from './layout/flap.ts';
 export type { Materials } from './layout/materials.ts';
 export { isRectangular } from './layout/rows-sheet.ts';
+export type { SheetMake } from './layout/sheet-make.ts';
 export { type Own, ownFromGraph } from './own/index.ts';
 export { stripWays } from './strip/rows-strip.ts';
 

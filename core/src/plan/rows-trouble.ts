@@ -24,8 +24,10 @@ const asStrap: Rule = (piece) =>
     ? undefined
     : 'is worked round, or begins in a ring: a strap has two ends. Make it of a panel that begins on a chain.';
 
-const asWall: Rule = (piece) =>
-  isRectangular(piece) ? undefined : 'makes no rectangle: a wall of a box is sewn along four straight sides.';
+const asSheet: Rule = (piece) =>
+  isRectangular(piece)
+    ? undefined
+    : 'makes no rectangle: a wall, or a sheet that is folded or goes round a bag, has four straight sides.';
 
 const asBase: Rule = ({ sides }) =>
   sides.length === 1 ? undefined : 'is worked in rows: what a tube stands on is worked round, from a ring.';
@@ -39,16 +41,18 @@ interface Use {
 }
 
 /** What a part of a construction asks of the panels it is made of. */
-function usesIn(part: unknown, key = '', family: unknown = undefined): Use[] {
+function usesIn(part: unknown, key = ''): Use[] {
   if (typeof part !== 'object' || part === null) return [];
-  const own = 'family' in part ? part.family : family;
-  const inner = Object.entries(part).flatMap(([name, value]) => usesIn(value, name, own));
+  const inner = Object.entries(part).flatMap(([name, value]) => usesIn(value, name));
   if (!('panel' in part) || typeof part.panel !== 'string') return inner;
-  const { panel } = part;
-  if ('worked' in part) return [{ panel, rule: asStrip(part.worked) }, ...inner];
-  if (own === 'boxed') return [{ panel, rule: asWall }, ...inner];
-  if (key === 'base') return [{ panel, rule: asBase }, ...inner];
-  return [{ panel, rule: asFace }, ...inner];
+  return [{ panel: part.panel, rule: ruleOf(part, key) }, ...inner];
+}
+
+/** Strips say how they are worked, faces how far they open; what a tube stands on is known by its name. */
+function ruleOf(part: object, key: string): Rule {
+  if ('worked' in part) return asStrip(part.worked);
+  if ('open' in part) return asFace;
+  return key === 'base' ? asBase : asSheet;
 }
 
 /** Why rows make no panel, or none that can be what the bag is made of: in a sentence. */
@@ -61,6 +65,8 @@ export function rowsTrouble(document: BagDocument, table: SizeTable): string | u
   for (const id of panelsUsed(document)) {
     const { name, piece } = pieceOf(id);
     if (!piece) return `The panel “${name}” has no rows yet. They begin with “Row 1:” or “Round 1:”.`;
+    if (new Set(piece.laid.rows.map(({ layer }) => layer.round)).size > 1)
+      return `The panel “${name}” is worked partly in rounds and partly in rows. A part of a bag is one or the other: make it two panels.`;
     if (!isSimple(piece.outline))
       return `The rows of “${name}” make a piece that would lie over itself: ${flatnessText(piece.flatness, piece.sides.length === 1)} As a part of a bag it must lie in one plane.`;
   }

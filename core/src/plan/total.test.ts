@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import type { BagDocument } from '../document/index.ts';
+import type { Construction } from '../families/index.ts';
 import { LIMITS } from '../fields/index.ts';
 import { finishOf } from '../finish/index.ts';
 import { sizeTable } from '../fit/index.ts';
@@ -24,13 +25,16 @@ const wrapped = (columns: number, rows: number) =>
     body: squares(columns, rows),
   });
 
-/** A flat bag of two faces by such rows. */
-const byRows = (rows: string) => {
-  const document = testDocument({
-    family: 'two-faces',
-    face: { of: 'rows', panel: 'steps', open: 30 },
-    tuck: 0,
-  });
+const written = { of: 'rows', panel: 'steps' } as const;
+/** A bag of such rows: by turns a face of two, a sheet that goes round, is folded over, or is gathered. */
+const WRITTEN: readonly Construction[] = [
+  { family: 'two-faces', face: { ...written, open: 30 }, tuck: 0 },
+  { family: 'wrap-round', laid: 'folded', bottom: 'seam', sides: 'joins', body: written },
+  { family: 'fold-over', body: written, flap: 2 },
+  { family: 'gathered', body: written, together: 3, band: { swatch: 's2', rows: 3 }, slit: 0, sides: 2 },
+];
+const byRows = (rows: string, construction = WRITTEN[0]) => {
+  const document = testDocument(construction);
   return { ...document, panels: document.panels?.map((one) => ({ ...one, rows })) };
 };
 
@@ -70,12 +74,12 @@ describe('a face by its rows, whatever they say', () => {
 
   test('gives finite figures, or a sentence', () => {
     fc.assert(
-      fc.property(texts, (rows) => {
-        const answer = planned(byRows(rows));
+      fc.property(texts, fc.constantFrom(...WRITTEN), (rows, construction) => {
+        const answer = planned(byRows(rows, construction));
         if (answer.ok) expect(notFinite(answer.plan)).toBeUndefined();
         else expect(answer.problem).toMatch(/^[A-Z].*\.$/);
       }),
-      { numRuns: 150 },
+      { numRuns: 250 },
     );
   });
 
@@ -83,6 +87,13 @@ describe('a face by its rows, whatever they say', () => {
     expect(problemOf(byRows(rows))).toBe(
       'The panel “steps” has no rows yet. They begin with “Row 1:” or “Round 1:”.',
     );
+  });
+
+  test('partly in rounds and partly in rows it is no part of a bag, and says so', () => {
+    const both = /^The panel “steps” is worked partly in rounds and partly in rows/;
+    expect(problemOf(byRows('Round 1: 12 dc in ring\nRound 2: inc x12\nRow 3: 6 sc'))).toMatch(both);
+    expect(problemOf(byRows('ch 12\nRow 1: 12 sc\nRound 2: 12 sc'))).toMatch(both);
+    expect(problemOf(byRows('Round 1: 12 dc in ring\nRound 2: inc x12'))).toBeUndefined();
   });
 
   test('a panel that cannot be a strip, a strap, or what a tube stands on, says so', () => {
@@ -128,9 +139,37 @@ describe('a face by its rows, whatever they say', () => {
         }),
       );
     expect(wall('widens')).toBe(
-      'The panel “widens” makes no rectangle: a wall of a box is sewn along four straight sides.',
+      'The panel “widens” makes no rectangle: a wall, or a sheet that is folded or goes round a bag, has four straight sides.',
     );
     expect(wall('bobbles')).toBeUndefined();
+    const sheet = (panel: string) => ({ of: 'rows' as const, panel });
+    for (const construction of [
+      {
+        family: 'wrap-round' as const,
+        laid: 'tube' as const,
+        bottom: 'seam' as const,
+        sides: 'joins' as const,
+        body: sheet('widens'),
+      },
+      { family: 'fold-over' as const, body: sheet('widens'), flap: 3 },
+      {
+        family: 'fold-over' as const,
+        body: worked(40, 60),
+        flap: 3,
+        apart: {
+          front: sheet('widens'),
+          strip: { of: 'rows' as const, panel: 'bobbles', worked: 'along' as const },
+        },
+      },
+      {
+        family: 'gathered' as const,
+        body: sheet('widens'),
+        together: 2,
+        band: { swatch: 's2', rows: 3 },
+        slit: 0,
+      },
+    ])
+      expect(problemOf(testDocument(construction))).toMatch(/^The panel “widens” makes no rectangle/);
     expect(base('bobbles')).toBe(
       'The panel “bobbles” is worked in rows: what a tube stands on is worked round, from a ring.',
     );

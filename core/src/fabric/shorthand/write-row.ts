@@ -75,9 +75,9 @@ function repeat({ parts, times }: Repeat, terms: Terms): string {
   const [only] = parts;
   if (times.of === 'times') {
     const row = writeRow(parts, terms);
-    // `inc x6` needs no brackets: nothing else could be meant.
-    const inside = row === 'inc' || row === 'dec' ? row : `(${row})`;
-    return times.many === 1 ? inside : `${inside} x${times.many}`;
+    // Increases and decreases alone are so many of them, not a repeat: `6 inc`, as they are read.
+    if (row === 'inc' || row === 'dec') return times.many === 1 ? row : `${times.many} ${row}`;
+    return times.many === 1 ? `(${row})` : `(${row}) x${times.many}`;
   }
   const reach =
     times.before === 0 ? 'to end' : `to last ${times.before} ${times.before === 1 ? 'st' : 'sts'}`;

@@ -2,20 +2,22 @@ import { z } from 'zod';
 import type { BagGraph, Face, Motion, Piece } from '../../bag/index.ts';
 import { type Point3, ROUNDING } from '../../geometry/index.ts';
 import { bodyOfSize, type Choices, type Control, lift } from '../control/control.ts';
+import { sheetControls } from '../control/sheet-control.ts';
 import { each } from '../explore.ts';
 import { defineFamily } from '../family.ts';
 import { bend, type Region } from '../layout/bend.ts';
 import type { Materials } from '../layout/materials.ts';
 import { sew, sheetsToGraph } from '../layout/sew.ts';
 import { BOTTOM, LEFT, piecesOf, RIGHT, reversed, type Sheet, sheetSide, TOP } from '../layout/sheet.ts';
+import { laySheet, type SheetMake, sheetSchema, sheetSize } from '../layout/sheet-make.ts';
 import { scaled, X, Y, Z } from '../layout/wrap.ts';
-import { type BoxPart, fitted, layPart, partControls, partSchema, partSize } from './part.ts';
+import { fitted } from './fitted.ts';
 
 export const boxedSchema = z.strictObject({
   family: z.literal('boxed'),
-  front: partSchema.meta({ description: 'Front and back, a by b.' }),
-  side: partSchema.meta({ description: 'Left and right side, c by b.' }),
-  bottom: partSchema.meta({ description: 'Bottom, a by c.' }),
+  front: sheetSchema.meta({ description: 'Front and back, a by b.' }),
+  side: sheetSchema.meta({ description: 'Left and right side, c by b.' }),
+  bottom: sheetSchema.meta({ description: 'Bottom, a by c.' }),
 });
 export type Boxed = z.infer<typeof boxedSchema>;
 
@@ -41,19 +43,19 @@ function onto(sheet: Sheet, corner: Point3, u: Point3, v: Point3, width: number,
  * height are the front's, depth the side's; what differs is eased on, and told.
  */
 function build({ front, side, bottom }: Boxed, materials: Materials): BagGraph {
-  const wall = (body: BoxPart, id: string, name: string, x: number) =>
-    layPart(body, materials, { id, name, at: { x, y: 0 }, joined: UPRIGHT });
+  const wall = (body: SheetMake, id: string, name: string, x: number) =>
+    laySheet(body, materials, { id, name, at: { x, y: 0 }, joined: UPRIGHT });
   const f = wall(front, 'front', 'Front', 0);
   const r = wall(side, 'right', 'Right', f.width);
   const b = wall(front, 'back', 'Back', f.width + r.width);
   const l = wall(side, 'left', 'Left', 2 * f.width + r.width);
-  const lying = layPart(bottom, materials, {
+  const lying = laySheet(bottom, materials, {
     id: 'bottom',
     name: 'Bottom',
     at: { x: 0, y: 0 },
     joined: [LEFT, RIGHT, BOTTOM, TOP],
   });
-  const floor = layPart(bottom, materials, {
+  const floor = laySheet(bottom, materials, {
     id: 'bottom',
     name: 'Bottom',
     at: { x: (f.width - lying.width) / 2, y: -lying.height },
@@ -108,25 +110,25 @@ function build({ front, side, bottom }: Boxed, materials: Materials): BagGraph {
 
 /** Makes side and bottom follow what has changed of the front's width and height and the side's width. */
 function following(before: Boxed, after: Boxed, materials: Materials): Boxed {
-  const [was, now] = [partSize(before.front, materials), partSize(after.front, materials)];
+  const [was, now] = [sheetSize(before.front, materials), sheetSize(after.front, materials)];
   const moved = (from: number, to: number) => (Math.abs(from - to) > ROUNDING ? to : undefined);
   const side = fitted(after.side, materials, undefined, moved(was.height, now.height));
-  const deep = moved(partSize(before.side, materials).width, partSize(side, materials).width);
+  const deep = moved(sheetSize(before.side, materials).width, sheetSize(side, materials).width);
   return { ...after, side, bottom: fitted(after.bottom, materials, moved(was.width, now.width), deep) };
 }
 
 function controls(params: Boxed, materials: Materials, choices: Choices): Control<Boxed>[] {
-  const { width, height } = partSize(params.front, materials);
+  const { width, height } = sheetSize(params.front, materials);
   const part = (
     key: 'front' | 'side' | 'bottom',
     title: string,
     x: number,
     keep: (id: string, axis: 'x' | 'y' | undefined) => boolean,
   ) =>
-    partControls(params[key], {
+    sheetControls(params[key], {
       choices,
       materials,
-      corner: { x: key === 'front' ? width : x + partSize(params[key], materials).width, y: height },
+      corner: { x: key === 'front' ? width : x + sheetSize(params[key], materials).width, y: height },
       columnsLabel: 'columns',
       rowsLabel: 'rows of squares',
     })
@@ -195,7 +197,7 @@ export const boxed = defineFamily(boxedSchema)({
     }
   },
   begin: (size, body, materials) => {
-    const front: BoxPart = bodyOfSize(size, body, materials);
+    const front: SheetMake = bodyOfSize(size, body, materials);
     const side = fitted(front, materials, size.depth);
     return { family: 'boxed', front, side, bottom: fitted(front, materials, undefined, size.depth) };
   },

@@ -2,7 +2,7 @@ import { between } from '../../fields/index.ts';
 import { must, type Point } from '../../geometry/index.ts';
 import { isSquare, type MotifKind } from '../../motif/index.ts';
 import { multipleProblem, nearestMultiple, repeatsText } from '../../panel/index.ts';
-import { type Body, MOST_CELLS, MOST_ROUNDS, MOST_STITCHES, multipleSchema } from '../layout/body.ts';
+import { type Body, MOST_CELLS, MOST_ROUNDS, MOST_STITCHES, multipleSchema, sizeOf } from '../layout/body.ts';
 import type { Materials } from '../layout/materials.ts';
 import { rowPattern, stitchPattern } from '../layout/pattern.ts';
 import { swatchChoice } from './control-kinds.ts';
@@ -235,19 +235,6 @@ function multipleControls(body: Extract<Body, { of: 'worked' }>): Control<Body>[
       set: (value) => ({ ...body, multiple: { ...body.multiple, extra: value } }),
     },
   ];
-}
-
-/** Size of a body before joins at its outer sides, mm. */
-export function sizeOf(body: Body, materials: Materials): { width: number; height: number } {
-  if (body.of === 'motifs') {
-    const side = materials.motifSide(body.motif, body.rounds) + materials.join();
-    return { width: side * body.columns, height: side * body.rows };
-  }
-  const stitchWay = body.stitches * materials.pitch(body.swatch);
-  const rowWay = body.rows * materials.rowHeight(body.swatch);
-  return body.rowsRun === 'across'
-    ? { width: stitchWay, height: rowWay }
-    : { width: rowWay, height: stitchWay };
 }
 
 const times = (way: number, unit: number, most: number) =>

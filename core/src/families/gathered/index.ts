@@ -2,14 +2,15 @@ import { z } from 'zod';
 import { type BagGraph, chainLoops, type Interval, intervalLength } from '../../bag/index.ts';
 import { count, idSchema } from '../../fields/index.ts';
 import { must, type Point, SAME_PLACE } from '../../geometry/index.ts';
-import { bodyControls, bodyOfSize, type Choices, type Control, lift, sizeOf } from '../control/control.ts';
+import { bodyOfSize, type Choices, type Control, lift } from '../control/control.ts';
+import { sheetControls } from '../control/sheet-control.ts';
 import { each } from '../explore.ts';
 import { defineFamily } from '../family.ts';
 import { bend } from '../layout/bend.ts';
-import { bodySchema } from '../layout/body.ts';
 import type { Materials } from '../layout/materials.ts';
 import { type SewnLine, sew, sheetsToGraph, split } from '../layout/sew.ts';
-import { BOTTOM, LEFT, layOut, piecesOf, RIGHT, reversed, sheetSide, TOP } from '../layout/sheet.ts';
+import { BOTTOM, LEFT, piecesOf, RIGHT, reversed, sheetSide, TOP } from '../layout/sheet.ts';
+import { laySheet, sheetSchema, sheetSize } from '../layout/sheet-make.ts';
 import { sheetsWithin } from '../layout/sheets-within.ts';
 import { type BandSize, bandSize, endBand, partBandSize, sideBand } from './bands.ts';
 import { type DrawnIn, drawnIn, faceRegions } from './draw-in.ts';
@@ -24,7 +25,7 @@ const MOST_OPEN = 2 / 3;
 export const gatheredSchema = z.strictObject({
   family: z.literal('gathered'),
   /** The whole piece: front and back end to end, folded at the bottom. */
-  body: bodySchema,
+  body: sheetSchema,
   /** Stitches worked together into one of the band. */
   together: count('Stitches together', MOST_TOGETHER, 2),
   band: z.strictObject({ swatch: idSchema, rows: count('Rows of the band', MOST_BAND) }),
@@ -66,9 +67,9 @@ function drawing(
 
 /** A piece folded at the bottom whose ends are drawn in onto two bands, and its open sides onto two more. */
 function build(params: Gathered, materials: Materials): BagGraph {
-  const sheet = layOut(params.body, materials, {
+  const sheet = laySheet(params.body, materials, {
     id: 'body',
-    name: params.body.of === 'worked' ? 'Body' : '',
+    name: params.body.of === 'motifs' ? '' : 'Body',
     at: { x: 0, y: 0 },
     joined: [LEFT, RIGHT],
   });
@@ -188,11 +189,11 @@ function build(params: Gathered, materials: Materials): BagGraph {
 }
 
 function controls(params: Gathered, materials: Materials, choices: Choices): Control<Gathered>[] {
-  const { width, height } = sizeOf(params.body, materials);
+  const { width, height } = sheetSize(params.body, materials);
   // In steps of the control: no more can be chosen than is open.
   const mostSlit = Math.min(MOST_SLIT, SLIT_STEP * Math.floor((MOST_OPEN * height) / 2 / SLIT_STEP));
   const open = Math.min(params.slit, mostSlit);
-  const body = bodyControls(params.body, {
+  const body = sheetControls(params.body, {
     choices,
     materials,
     corner: { x: width, y: height },

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { count, idSchema, LIMITS } from '../../fields/index.ts';
+import type { Materials } from './materials.ts';
 
 /** The largest sheet: beyond this no one lays a bag out on a table. */
 export const MOST_CELLS = LIMITS.cells;
@@ -35,6 +36,18 @@ export const workedBodySchema = z.strictObject({
   rowsRun: z.enum(['across', 'upright']),
 });
 
-/** A sheet of fabric: squares in columns and rows, or one panel worked in rows. */
-export const bodySchema = z.discriminatedUnion('of', [motifBodySchema, workedBodySchema]);
-export type Body = z.infer<typeof bodySchema>;
+/** A sheet of fabric by its counts: squares in columns and rows, or one panel worked in rows. */
+export type Body = z.infer<typeof motifBodySchema> | z.infer<typeof workedBodySchema>;
+
+/** Size of a body before joins at its outer sides, mm. */
+export function sizeOf(body: Body, materials: Materials): { width: number; height: number } {
+  if (body.of === 'motifs') {
+    const side = materials.motifSide(body.motif, body.rounds) + materials.join();
+    return { width: side * body.columns, height: side * body.rows };
+  }
+  const stitchWay = body.stitches * materials.pitch(body.swatch);
+  const rowWay = body.rows * materials.rowHeight(body.swatch);
+  return body.rowsRun === 'across'
+    ? { width: stitchWay, height: rowWay }
+    : { width: rowWay, height: stitchWay };
+}

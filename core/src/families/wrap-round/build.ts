@@ -1,11 +1,11 @@
 import type { BagGraph, Interval } from '../../bag/index.ts';
 import { NOTHING, type Point3 } from '../../geometry/index.ts';
+import type { Body } from '../layout/body.ts';
 import type { Materials } from '../layout/materials.ts';
 import { APART, sew, sheetsToGraph, split, turned } from '../layout/sew.ts';
 import {
   BOTTOM,
   LEFT,
-  layOut,
   piecesOf,
   RIGHT,
   reversed,
@@ -14,6 +14,7 @@ import {
   sheetSide,
   TOP,
 } from '../layout/sheet.ts';
+import { laySheet } from '../layout/sheet-make.ts';
 import { type Section, scaled, wrap, X, Y, Z } from '../layout/wrap.ts';
 import { roundBase } from './round-base.ts';
 import type { WrapRound } from './schema.ts';
@@ -41,11 +42,11 @@ function flatTube(sheet: Sheet, skip: number) {
 
 function tube(params: WrapRound, materials: Materials): BagGraph {
   const { body } = params;
-  const base = baseColumns(params);
+  const row = baseRow(params);
   const options: SheetOptions = { id: 'body', name: '', at: { x: 0, y: 0 }, joined: [LEFT, RIGHT, BOTTOM] };
-  const sheet = layOut(body, materials, { ...options, name: body.of === 'worked' ? 'Body' : '' });
+  const sheet = laySheet(body, materials, { ...options, name: body.of === 'motifs' ? '' : 'Body' });
   const side = closing('side', 'Side seam', sheetSide(sheet, RIGHT), reversed(sheetSide(sheet, LEFT)));
-  if (base === 0) {
+  if (!row) {
     // A side that folds down a column's middle starts the front half a column in.
     // Joined all round, the columns are alike.
     const skip = params.sides === 'columns' && body.of === 'motifs' ? sheet.width / body.columns / 2 : 0;
@@ -57,8 +58,8 @@ function tube(params: WrapRound, materials: Materials): BagGraph {
     );
   }
 
-  const square = sheet.width / (2 * base + 2);
-  const floor = layOut({ ...body, ...{ columns: base, rows: 1 } }, materials, {
+  const square = sheet.width / (2 * row.columns + 2);
+  const floor = laySheet(row, materials, {
     id: 'base',
     name: 'Base',
     at: { x: 0, y: -square },
@@ -104,17 +105,18 @@ function tube(params: WrapRound, materials: Materials): BagGraph {
   );
 }
 
-/** Columns of the base row, or 0 when the tube closes along a seam. */
-export function baseColumns({ laid, bottom, body }: WrapRound): number {
-  const fits = laid === 'tube' && body.of === 'motifs' && body.columns >= 4 && body.columns % 2 === 0;
-  return fits && bottom === 'row' ? body.columns / 2 - 1 : 0;
+/** The row of squares a tube stands on, as long as half its columns but one; nothing when it closes along a seam. */
+function baseRow({ laid, bottom, body }: WrapRound): Extract<Body, { of: 'motifs' }> | undefined {
+  if (laid !== 'tube' || bottom !== 'row' || body.of !== 'motifs') return undefined;
+  const { columns } = body;
+  return columns >= 4 && columns % 2 === 0 ? { ...body, columns: columns / 2 - 1, rows: 1 } : undefined;
 }
 
 /** One sheet, the front above the fold and the back below it, on its head. */
 function folded({ body }: WrapRound, materials: Materials): BagGraph {
-  const sheet = layOut(body, materials, {
+  const sheet = laySheet(body, materials, {
     id: 'body',
-    name: body.of === 'worked' ? 'Body' : '',
+    name: body.of === 'motifs' ? '' : 'Body',
     at: { x: 0, y: 0 },
     joined: [LEFT, RIGHT],
   });
@@ -138,9 +140,9 @@ function folded({ body }: WrapRound, materials: Materials): BagGraph {
 /** Two equal panels sewn together on three sides. */
 function panels({ body }: WrapRound, materials: Materials): BagGraph {
   const joined = [LEFT, RIGHT, BOTTOM] as const;
-  const front = layOut(body, materials, { id: 'front', name: 'Front', at: { x: 0, y: 0 }, joined });
+  const front = laySheet(body, materials, { id: 'front', name: 'Front', at: { x: 0, y: 0 }, joined });
   const at = { x: front.width + APART, y: 0 };
-  const back = layOut(body, materials, { id: 'back', name: 'Back', at, joined });
+  const back = laySheet(body, materials, { id: 'back', name: 'Back', at, joined });
   const w = front.width;
   const face = (name: 'front' | 'back', sheet: Sheet, u: Point3): Section => ({
     from: sheet.at.x,

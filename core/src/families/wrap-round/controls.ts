@@ -1,8 +1,10 @@
 import { must } from '../../geometry/index.ts';
-import { bodyControls, type Choices, type Control, lift, sizeOf } from '../control/control.ts';
+import { type Choices, type Control, lift } from '../control/control.ts';
 import { panelOfValue, panelOptions, panelValue } from '../control/control-kinds.ts';
-import { type Body, MOST_CELLS, MOST_ROUNDS, MOST_STITCHES } from '../layout/body.ts';
+import { sheetControls } from '../control/sheet-control.ts';
+import { MOST_CELLS, MOST_ROUNDS, MOST_STITCHES } from '../layout/body.ts';
 import type { Materials } from '../layout/materials.ts';
+import { type SheetMake, sheetSize } from '../layout/sheet-make.ts';
 import type { WrapRound } from './schema.ts';
 
 const WHAT = {
@@ -14,8 +16,9 @@ const WHAT = {
 /** How many faces a laid sheet spans across and up. */
 const SPAN = { tube: [2, 1], folded: [1, 2], panels: [1, 1] } as const;
 
-/** Multiplies a body's counts, so that a bag keeps its size when it is laid another way. */
-function stretched(body: Body, across: number, up: number): Body {
+/** Multiplies a sheet's counts, so that a bag keeps its size when it is laid another way. What is written has its own. */
+function stretched(body: SheetMake, across: number, up: number): SheetMake {
+  if (body.of === 'rows') return body;
   const times = (count: number, by: number, most: number) =>
     Math.min(most, Math.max(1, Math.round(count * by)));
   if (body.of === 'motifs') {
@@ -39,7 +42,7 @@ export function wrapRoundControls(
   materials: Materials,
   choices: Choices,
 ): Control<WrapRound>[] {
-  const { width, height } = sizeOf(params.body, materials);
+  const { width, height } = sheetSize(params.body, materials);
   const laid: Control<WrapRound> = {
     kind: 'choice',
     id: 'laid',
@@ -63,7 +66,7 @@ export function wrapRoundControls(
     },
   };
   const tube = params.laid === 'tube' ? tubeControls(params, materials, choices) : [];
-  const body = bodyControls(params.body, {
+  const body = sheetControls(params.body, {
     choices,
     materials,
     corner: { x: width, y: height },
@@ -149,7 +152,7 @@ function tubeControls(params: WrapRound, materials: Materials, choices: Choices)
 
 /** The rounds of a disc whose way round comes nearest to the tube's. */
 function roundsFor({ body }: WrapRound, motif: string, materials: Materials): number {
-  const { width } = sizeOf(body, materials);
+  const { width } = sheetSize(body, materials);
   const off = (rounds: number) =>
     Math.abs(must(materials.motifShape(motif, rounds).edges[0], 'edge').length - width);
   let best = 1;

@@ -6,7 +6,8 @@ import { bend, type Region } from '../layout/bend.ts';
 import type { Materials } from '../layout/materials.ts';
 import { affineOf } from '../layout/rows-sides.ts';
 import { APART, sew, sheetsToGraph } from '../layout/sew.ts';
-import { BOTTOM, LEFT, layOut, piecesOf, RIGHT, reversed, sheetSide } from '../layout/sheet.ts';
+import { BOTTOM, LEFT, piecesOf, RIGHT, reversed, sheetSide } from '../layout/sheet.ts';
+import { laySheet } from '../layout/sheet-make.ts';
 import { X, Y } from '../layout/wrap.ts';
 import type { RoundBase, WrapRound } from './schema.ts';
 
@@ -66,9 +67,9 @@ const SIDES = 24;
  * wall and disc differ in length the disc is eased, and the difference told.
  */
 export function roundBase({ body }: WrapRound, base: RoundBase, materials: Materials): BagGraph {
-  const sheet = layOut(body, materials, {
+  const sheet = laySheet(body, materials, {
     id: 'body',
-    name: body.of === 'worked' ? 'Wall' : '',
+    name: body.of === 'motifs' ? '' : 'Wall',
     at: { x: 0, y: 0 },
     joined: [LEFT, RIGHT, BOTTOM],
   });

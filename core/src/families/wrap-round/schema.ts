@@ -1,10 +1,11 @@
 import { z } from 'zod';
 import { count, idSchema } from '../../fields/index.ts';
-import { bodySchema, MOST_ROUNDS } from '../layout/body.ts';
+import { MOST_ROUNDS } from '../layout/body.ts';
+import { sheetSchema } from '../layout/sheet-make.ts';
 
 export const wrapRoundSchema = z.strictObject({
   family: z.literal('wrap-round'),
-  body: bodySchema.meta({
+  body: sheetSchema.meta({
     description:
       'What is laid out. `tube`: all columns round the bag. `folded`: one sheet, both faces end to end. `panels`: one of two equal panels.',
   }),
