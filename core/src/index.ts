@@ -1,4 +1,5 @@
 export * from './api/index.ts';
+export * from './arrange/index.ts';
 export * from './bag/index.ts';
 export * from './closure/index.ts';
 export * from './document/index.ts';

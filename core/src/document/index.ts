@@ -1,3 +1,4 @@
+export * from './arrangement-schema.ts';
 export * from './fabric-schema.ts';
 export * from './features-schema.ts';
 export * from './finish-schema.ts';

@@ -4,6 +4,7 @@ import { idSchema, LIMITS, textSchema } from '../fields/index.ts';
 import { isSquare, MOTIF_KINDS } from '../motif/index.ts';
 import { JOIN_METHODS, SCHOOLS } from '../runs/index.ts';
 import { STITCHES, TURNINGS } from '../stitches/index.ts';
+import { arrangementSchema } from './arrangement-schema.ts';
 import { fabricSchema } from './fabric-schema.ts';
 import { featuresSchema } from './features-schema.ts';
 import { finishSchema } from './finish-schema.ts';
@@ -249,6 +250,7 @@ const shape = z.strictObject({
     .max(LIMITS.fabrics, `A bag has at most ${LIMITS.fabrics} fabrics of its own.`)
     .optional(),
   stripes: panelStripesSchema.optional(),
+  arrangement: arrangementSchema.optional(),
   construction: constructionSchema,
   features: featuresSchema.optional(),
   finish: finishSchema.optional(),
@@ -321,6 +323,9 @@ export const documentSchema = shape.superRefine((doc, context) => {
     stripes.bands.forEach(({ yarn }, i) => {
       need('yarn', yarn, ['stripes', ...path, 'bands', i, 'yarn']);
     });
+  unique(doc.arrangement?.kept ?? [], 'arrangement', 'kept');
+  const stocked = (doc.arrangement?.stock ?? []).map(({ motif, design }) => ({ id: `${motif}/${design}` }));
+  unique(stocked, 'arrangement', 'stock');
   need('yarn', doc.joins.yarn, ['joins', 'yarn']);
   for (const [line, { yarn }] of Object.entries(doc.joins.lines ?? {}))
     if (yarn !== undefined) need('yarn', yarn, ['joins', 'lines', line, 'yarn']);

@@ -14,6 +14,9 @@ export const LIMITS = {
   /** Rounds of a motif, and colours of a colourway. */
   rounds: 30,
   measured: 200,
+  /** Places laid by hand, those of counts that are no longer in the bag among them; and arrangements kept. */
+  cellsKept: 1200,
+  arrangements: 3,
   /** Characters. */
   name: 80,
   note: 4000,

@@ -1,3 +1,4 @@
+import { cellsOf, type LaidCell, type Task, taskOf } from '../arrange/index.ts';
 import { type BagGraph, type GraphProblem, MEASURES, type Measure } from '../bag/index.ts';
 import { closurePlan, cordPlan } from '../closure/index.ts';
 import { type BagDocument, choicesOf, type Features, type Target } from '../document/index.ts';
@@ -38,7 +39,6 @@ import { type StripesPlan, stripesPlan } from '../stripes/index.ts';
 import { mm } from '../units/index.ts';
 import type { Extras } from '../yarn/index.ts';
 import { type BuiltBag, builtBag } from './bag.ts';
-import { designsOf } from './designs.ts';
 import { type Tally, tallyOf } from './tally.ts';
 
 /** Everything that is worked out from a document. */
@@ -48,6 +48,8 @@ export interface Plan extends Extras {
   readonly settled: Construction;
   readonly familyName: string;
   readonly graph: BagGraph;
+  /** What lies in each place of a motif, in the bag's order; and the colourway of each of them, by piece. */
+  readonly cells: readonly LaidCell[];
   readonly designs: ReadonlyMap<string, string>;
   readonly sizes: readonly SizeVariable[];
   readonly tapes: readonly Tape[];
@@ -65,6 +67,8 @@ export interface Plan extends Extras {
   readonly tally: Tally;
   /** The colours of each panel by its rows, and how stripes meet where panels are joined. */
   readonly stripes: () => StripesPlan;
+  /** Which design could go where, and what sees what. */
+  readonly arranging: () => Task;
 }
 
 /** Remembers what `make` made. */
@@ -105,7 +109,8 @@ function worked(document: BagDocument, bag: BuiltBag): Plan {
   const { settled, lines, marked, joining, inside } = bag;
   const { sizes, rests } = bag.finished;
   const { graph, straps, drop } = hangStraps(bag.graph, document, bag.table);
-  const designs = designsOf(document, graph);
+  const cells = cellsOf(document, graph);
+  const designs = new Map(cells.map(({ piece, design }) => [piece, design]));
   const edges = edgeCounts(graph);
   const contents = contentFits({ ...inside, opening: sizes.opening.value }, document.brief.contents ?? []);
   const extras: Extras = {
@@ -123,6 +128,7 @@ function worked(document: BagDocument, bag: BuiltBag): Plan {
     settled,
     familyName: familyOf(settled).name,
     graph,
+    cells,
     designs,
     sizes: rests,
     tapes: [
@@ -139,6 +145,7 @@ function worked(document: BagDocument, bag: BuiltBag): Plan {
     schools: once(() => schoolsSideBySide(graph, joining, joinOptions)),
     fewestRuns: once(() => fewestTrails(joining.all)),
     stripes: once(() => stripesPlan(document, graph)),
+    arranging: once(() => taskOf(document, graph, cells)),
     tally: tallyOf(document, graph, designs, joins, insertions, extras),
   };
 }

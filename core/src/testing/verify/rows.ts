@@ -23,10 +23,12 @@ function stitchArea({ rows }: WorkedPiece, first: number): number {
 /** Panels by their rows against their stitches. */
 export const rows: Check = {
   name: 'Panels by their rows',
-  how: 'the area of each that lies flat as its stitches laid side by side, section by section; as many loops along its last row, or round, as that makes',
+  how: 'the area of each that lies flat as its stitches laid side by side, section by section, and as it is laid as a sheet; as many loops along its last row, or round, as that makes',
   of({ document, graph }) {
     const said: string[] = [];
-    const { sizes } = sizeTable(document);
+    const table = sizeTable(document);
+    const { sizes } = table;
+    const joins = Object.values(document.joins.lines ?? {}).length > 0 ? 3 : 1;
     for (const piece of graph.pieces) {
       const { make, name, edges } = piece;
       if (make.of !== 'panel' || make.panel === undefined) continue;
@@ -49,6 +51,17 @@ export const rows: Check = {
             (LEANING * stitches) / 100,
           ),
         );
+        // As a sheet it is a rectangle, with half a join at every side that is sewn.
+        const { width, height } = extent(piece.outline);
+        if (piece.outline.length === 4)
+          said.push(
+            ...differ(
+              `${name}, area as a sheet, cm²`,
+              (width * height) / 100,
+              stitches / 100,
+              (LEANING * stitches + Math.abs(table.join().value) * joins * (width + height)) / 100,
+            ),
+          );
       }
       const tops = edges.filter(({ kind }) => kind === 'tops' || kind === 'round').map(({ loops }) => loops);
       if (!tops.includes(last.makes))

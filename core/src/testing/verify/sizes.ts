@@ -79,6 +79,8 @@ export const panels: Check = {
     const joins = Object.values(document.joins.lines ?? {}).length > 0 ? 3 : 1;
     return graph.pieces.flatMap(({ make, outline, name, id, cell }) => {
       if (make.of !== 'panel' || outline.length !== 4) return [];
+      // Written rows are as high as their own stitches: they are added up in another check.
+      if (make.panel !== undefined) return [];
       const corner = { x: Math.max(...outline.map(({ x }) => x)), y: Math.max(...outline.map(({ y }) => y)) };
       // A wall is worked out of a face's border and takes its length from there.
       if (settled.family === 'grown-sides' && /wall(-\d)?$/.test(cell.sheet)) return [];
