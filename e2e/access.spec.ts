@@ -2,7 +2,7 @@ import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { expect, test } from './server.ts';
 
-const STATIONS = ['Brief', 'Swatch', 'Build', 'Sides', 'Joins', 'Finish'];
+const STATIONS = ['Brief', 'Swatch', 'Build', 'Arrange', 'Sides', 'Joins', 'Finish'];
 const SCHEMES = ['light', 'dark'] as const;
 
 /** Looks at what is shown now; by night only the colours are others. */

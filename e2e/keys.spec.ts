@@ -23,7 +23,7 @@ test('all keys are on one sheet, and a number goes to its station', async ({ pag
   await expect(sheet).toContainText('Go to the edge that meets this one');
   await page.keyboard.press('Escape');
   await expect(sheet).toBeHidden();
-  await page.keyboard.press('5');
+  await page.keyboard.press('6');
   await expect(page.getByRole('complementary', { name: 'Worktop: Joins' })).toBeVisible();
   // Typed into a field a number is a number.
   await page.keyboard.press('3');

@@ -9,6 +9,7 @@ export * from './neighbours.ts';
 export * from './orders.ts';
 export * from './places.ts';
 export * from './random.ts';
+export * from './seen-together.ts';
 export * from './sight.ts';
 export * from './suggest.ts';
 export * from './task.ts';

@@ -38,11 +38,12 @@ const NARROW = 0.5;
  */
 export function neighboursOf(graph: BagGraph): Neighbour[] {
   const order = new Map(graph.pieces.map(({ id }, i) => [id, i]));
+  const at = (id: string) => order.get(id) ?? 0;
   const motifs = new Map(graph.pieces.filter(({ make }) => make.of === 'motif').map((one) => [one.id, one]));
   const found = new Map<string, Neighbour>();
   const add = (p: string, q: string, how: Meeting, share: number, seam?: string) => {
     if (p === q) return;
-    const [a, b] = (order.get(p) ?? 0) < (order.get(q) ?? 0) ? [p, q] : [q, p];
+    const [a, b] = at(p) < at(q) ? [p, q] : [q, p];
     const key = `${a} ${b}`;
     const before = found.get(key);
     // What meets along a side meets at its corners, too: once is enough.
@@ -61,9 +62,8 @@ export function neighboursOf(graph: BagGraph): Neighbour[] {
     const own = [...around].filter((id) => motifs.has(id));
     for (const [i, p] of own.entries()) for (const q of own.slice(i + 1)) add(p, q, 'corner', 1);
   }
-  return [...found.values()].map((one) =>
-    one.how === 'side' && one.share < SLIVER ? { ...one, how: 'corner' } : one,
-  );
+  const inOrder = [...found.values()].sort((p, q) => at(p.a) - at(q.a) || at(p.b) - at(q.b));
+  return inOrder.map((one) => (one.how === 'side' && one.share < SLIVER ? { ...one, how: 'corner' } : one));
 }
 
 const longest = ({ edges }: Piece) => Math.max(...edges.map(({ length }) => length));

@@ -3,8 +3,8 @@ import type { BagDocument, Motif, Weights } from '../document/index.ts';
 import { motifOf, yarnOf } from '../document/look-up.ts';
 import type { LaidCell } from './cells.ts';
 import { difference, mixed, type Seen, seen } from './colours.ts';
-import { type Neighbour, neighboursOf } from './neighbours.ts';
-import { frontAgainstBack, linesOfThree, secondNeighbours } from './sight.ts';
+import type { Neighbour } from './neighbours.ts';
+import { seenTogether } from './seen-together.ts';
 
 /** What a maker wishes for unless they say otherwise: above all no twins side by side. */
 export const USUAL_WEIGHTS: Weights = { like: 4, outer: 1, near: 1, lines: 2, faces: 1, apart: 1 };
@@ -76,7 +76,7 @@ const APART = 0.12;
 
 /** Sets the task of a bag: its cells with what lies there, what sees what, and what there is to lay. */
 export function taskOf(document: BagDocument, graph: BagGraph, cells: readonly LaidCell[]): Task {
-  const neighbours = neighboursOf(graph);
+  const { neighbours, seconds, facing, lines: straight } = seenTogether(graph);
   const designs: Design[] = [];
   const supply: Supply[] = [];
   const group: number[] = [];
@@ -126,10 +126,10 @@ export function taskOf(document: BagDocument, graph: BagGraph, cells: readonly L
     ...neighbours.flatMap(({ a, b, how, share }) =>
       pair(a, b, how === 'corner' ? CORNER : how === 'strip' ? STRIP * share : Math.max(0.25, share), 'like'),
     ),
-    ...frontAgainstBack(graph).flatMap(([a, b]) => pair(a, b, FACE * weights.faces, 'same')),
-    ...secondNeighbours(neighbours).flatMap(([a, b]) => pair(a, b, APART * weights.apart, 'same')),
+    ...facing.flatMap(([a, b]) => pair(a, b, FACE * weights.faces, 'same')),
+    ...seconds.flatMap(([a, b]) => pair(a, b, APART * weights.apart, 'same')),
   ];
-  const lines = linesOfThree(graph).flatMap((line) => {
+  const lines = straight.flatMap((line) => {
     const [a, b, c] = line.map((piece) => at.get(piece));
     return a === undefined || b === undefined || c === undefined ? [] : [[a, b, c] as const];
   });

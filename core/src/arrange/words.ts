@@ -9,7 +9,12 @@ const things = (many: number, one: string, more = `${one}s`) =>
 
 /** How many twins touch, and whether fewer are possible. */
 export function twinsText(twins: number, bound?: Bound): string {
-  const said = twins === 1 ? 'One pair of twins touches' : `${twins === 0 ? 'No' : twins} twins touch`;
+  const said =
+    twins === 0
+      ? 'No twins touch'
+      : twins === 1
+        ? 'One pair of twins touches'
+        : `${twins} pairs of twins touch`;
   if (twins === 0) return `${said}: fewer cannot be.`;
   if (!bound) return `${said}.`;
   if (bound.least >= twins) return `${said}: it cannot be fewer.`;
@@ -18,15 +23,19 @@ export function twinsText(twins: number, bound?: Bound): string {
     : `${said}; no less than ${bound.least} is possible.`;
 }
 
-/** The scores of an arrangement in a line: `no twins, 3 at corners, 2 in a line`. */
-export const scoreText = ({ twins, corners, lines, outer }: Judged): string =>
+/**
+ * The scores of an arrangement in a line: `no twins touch, 3 pairs of twins at corners`.
+ *
+ * @param outers whether designs end in different colours at all.
+ */
+export const scoreText = ({ twins, corners, lines, outer }: Judged, outers = true): string =>
   [
     twins.length === 0
       ? 'no twins touch'
       : things(twins.length, 'pair of twins touches', 'pairs of twins touch'),
-    ...(corners > 0 ? [`${corners} at corners`] : []),
+    ...(corners > 0 ? [`${corners} at a corner`] : []),
     ...(lines > 0 ? [`${lines} three in a line`] : []),
-    ...(outer > 0 ? [`${things(outer, 'join')} between the same last colour`] : []),
+    ...(outers && outer > 0 ? [`${things(outer, 'join')} between the same last colour`] : []),
   ].join(', ');
 
 /** Two neighbours in words: `A1 and B1, side by side`, `A1 and A6, across the side seam`. */

@@ -1,3 +1,4 @@
+export * from './arranged.ts';
 export * from './begin.ts';
 export * from './cures.ts';
 export * from './edit.ts';

@@ -12,6 +12,10 @@ export function noteText(note: Note): string {
       return 'not measured';
     case 'off':
       return `${note.measures.map((measure) => MEASURE_WORDS[measure]).join(' and ')} off`;
+    case 'short':
+      return `${note.by} too few`;
+    case 'twins':
+      return note.pairs === 1 ? 'twins touch' : `${note.pairs} twins touch`;
     case 'does not come out':
       return 'does not come out';
   }

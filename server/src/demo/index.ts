@@ -13,6 +13,7 @@ import { knittingKeeper } from './bags/knitting-keeper.ts';
 import { marketPinwheel } from './bags/market-pinwheel.ts';
 import { methodWallet } from './bags/method-wallet.ts';
 import { mufflePouch } from './bags/muffle-pouch.ts';
+import { nineBellTote } from './bags/nine-bell-tote.ts';
 import { outingBox } from './bags/outing-box.ts';
 import { pealBookBox } from './bags/peal-book-box.ts';
 import { puffDrum } from './bags/puff-drum.ts';
@@ -53,6 +54,7 @@ export const demoBags = (): BagDocument[] =>
     outingBox,
     knittingKeeper,
     marketPinwheel,
+    nineBellTote,
     handbellHauler,
     folderSatchel,
   ].map(asDocument);

@@ -1,10 +1,11 @@
-import type { Plan } from '@fennot/core';
+import { type Plan, twinsOf } from '@fennot/core';
 import { type ComponentType, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
 import { useStore } from 'zustand';
 import { useCreateBag } from '../api/queries.ts';
 import { uuid } from '../api/uuid.ts';
+import { Cells, cellKey } from '../flat/Cells.tsx';
 import { FlatView } from '../flat/FlatView.tsx';
 import { Grips } from '../flat/Grips.tsx';
 import { Marks } from '../flat/Marks.tsx';
@@ -17,6 +18,7 @@ import { copyName } from '../open-bag/copy-name.ts';
 import { useControls, useNetEditor } from '../open-bag/hand.ts';
 import type { Session } from '../open-bag/saving/session.ts';
 import { type BagStore, settled, usePlan } from '../open-bag/store.ts';
+import { ArrangeStation } from '../stations/arrange/ArrangeStation.tsx';
 import { BriefStation } from '../stations/brief/BriefStation.tsx';
 import { BuildStation } from '../stations/build/BuildStation.tsx';
 import { FinishStation } from '../stations/finish/FinishStation.tsx';
@@ -39,6 +41,7 @@ const WORKTOPS: Record<Station, ComponentType<StationProps>> = {
   brief: BriefStation,
   swatch: SwatchStation,
   build: BuildStation,
+  arrange: ArrangeStation,
   sides: SidesStation,
   joins: JoinsStation,
   finish: FinishStation,
@@ -115,9 +118,11 @@ export function OpenBag({ session, station }: OpenBagProps) {
               <FlatView
                 plan={plan}
                 named={station === 'joins' || station === 'sides'}
-                seams={station !== 'joins'}
+                seams={station !== 'joins' && station !== 'arrange'}
                 beside={station === 'build' && editor ? 1 : 0}
+                motifs={station === 'arrange'}
                 grips={grips}
+                onKey={station === 'arrange' ? (key) => cellKey(plan, store, key) : undefined}
                 overlay={(px) => <Overlay station={station} plan={plan} store={store} px={px} />}
               />
             </Boundary>
@@ -129,6 +134,7 @@ export function OpenBag({ session, station }: OpenBagProps) {
               <MadeUpView
                 plan={plan}
                 work={shown && { run: shown.step?.run, now: shown.now, done: shown.done }}
+                twins={station === 'arrange' ? twinsOf(plan) : undefined}
               />
             </Boundary>
           </div>
@@ -176,6 +182,8 @@ function Overlay({ station, plan, store, px }: OverlayProps) {
       ) : (
         <Grips controls={controls} px={px} store={store} />
       );
+    case 'arrange':
+      return <Cells plan={plan} store={store} px={px} twins={twinsOf(plan)} />;
     case 'sides':
       return <Marks plan={plan} px={px} />;
     case 'joins': {

@@ -1,4 +1,13 @@
-import { extent, motifOf, type Piece, type Plan, pieceIndex, yarnOf } from '@fennot/core';
+import {
+  extent,
+  isSquare,
+  motifOf,
+  type Piece,
+  type Plan,
+  pieceIndex,
+  turnedPieces,
+  yarnOf,
+} from '@fennot/core';
 import { memo, useId, useMemo } from 'react';
 import { panelTile } from './cloth-tile.ts';
 import { motifPicture } from './motif-picture.ts';
@@ -7,7 +16,12 @@ import { type RowsPlace, rowsPlace } from './rows-place.ts';
 
 /** What a piece looks like: one picture stretched over it, or a tile repeated at its gauge. */
 export type Cloth =
-  | { readonly is: 'picture'; readonly href: string }
+  | {
+      readonly is: 'picture';
+      readonly href: string;
+      /** Quarter turns against the clock, of what is as wide as it is high. */
+      readonly turn: number;
+    }
   | {
       readonly is: 'tile';
       readonly href: string;
@@ -22,16 +36,19 @@ export type Cloth =
 export function clothOf(plan: Plan): (piece: Piece) => Cloth {
   const { document } = plan;
   const colourOf = (yarn: string) => yarnOf(document, yarn).colour;
+  const upsideDown = turnedPieces(document, plan.graph);
+  const laid = new Map(plan.cells.map((cell) => [cell.piece, cell.turn]));
   return (piece) => {
     const { make } = piece;
     if (make.of === 'motif') {
       const motif = motifOf(document, make.motif);
       const way = motif.colourways.find(({ id }) => id === plan.designs.get(piece.id));
       const colours = (way?.rounds ?? []).map(colourOf);
-      return { is: 'picture', href: motifPicture(motif, make.rounds, colours) };
+      const turn = isSquare(motif.kind) ? (laid.get(piece.id) ?? 0) + (upsideDown.has(piece.id) ? 2 : 0) : 0;
+      return { is: 'picture', href: motifPicture(motif, make.rounds, colours), turn };
     }
     const picture = rowsPicture(document, piece);
-    if (picture !== undefined) return { is: 'picture', href: picture };
+    if (picture !== undefined) return { is: 'picture', href: picture, turn: 0 };
     const { width, height } = extent(piece.outline);
     const [stitchWay, rowWay] = make.rowsRun === 'upright' ? [height, width] : [width, height];
     const tile = panelTile(document, piece);
@@ -62,7 +79,11 @@ export const Fabric = memo(function Fabric({ piece, cloth }: FabricProps) {
         height={height}
         preserveAspectRatio="none"
         // Pictures are drawn y down.
-        transform={`translate(0 ${height}) scale(1 -1)`}
+        transform={
+          cloth.turn % 4 === 0
+            ? `translate(0 ${height}) scale(1 -1)`
+            : `rotate(${cloth.turn * 90} ${width / 2} ${height / 2}) translate(0 ${height}) scale(1 -1)`
+        }
       />
     );
   }

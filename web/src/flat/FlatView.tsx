@@ -38,17 +38,21 @@ interface FlatViewProps {
   readonly seams?: boolean;
   /** Places of the grips that lie on the net, mm, y up. */
   readonly grips?: readonly Point[];
+  /** Only the motifs must be seen, as large as they can be. */
+  readonly motifs?: boolean;
+  /** What else a key does on the net; says whether it was one of its own. */
+  readonly onKey?: ((key: string) => boolean) | undefined;
 }
 
 const NO_GRIPS: readonly Point[] = [];
 
 /** The net to scale, with every piece as it looks. */
 export function FlatView(props: FlatViewProps) {
-  const { plan, overlay, named, beside = 0, seams = true, grips = NO_GRIPS } = props;
+  const { plan, overlay, named, beside = 0, seams = true, grips = NO_GRIPS, motifs = false, onKey } = props;
   const { system } = useSettings();
   const [ref, size] = useSize<HTMLDivElement>();
   const pointed = usePointed();
-  const frame = useMemo(() => frameOf(plan, size, beside), [plan, size, beside]);
+  const frame = useMemo(() => frameOf(plan, size, { beside, motifs }), [plan, size, beside, motifs]);
   const { px } = frame;
   const bounds = useMemo(() => netBounds(plan.graph), [plan]);
   const upsideDown = useMemo(() => turnedPieces(plan.document, plan.graph), [plan]);
@@ -80,6 +84,10 @@ export function FlatView(props: FlatViewProps) {
           : `${formatLength(bounds.width, system)} by ${formatLength(bounds.height, system)} laid out. Point at a piece or an edge.${upsideDown.size > 0 ? ' ↓ is laid upside down.' : ''}`;
 
   const onKeyDown = (event: KeyboardEvent) => {
+    if (!event.ctrlKey && !event.metaKey && !event.altKey && onKey?.(event.key)) {
+      event.preventDefault();
+      return;
+    }
     const next = walked(plan.graph, pointed, event);
     if (!next) return;
     event.preventDefault();
@@ -100,7 +108,7 @@ export function FlatView(props: FlatViewProps) {
           tabIndex={0}
           onKeyDown={onKeyDown}
         >
-          {beside === 0 && (
+          {beside === 0 && !motifs && (
             <Rulers
               frame={frame}
               system={system}

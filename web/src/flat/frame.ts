@@ -17,9 +17,15 @@ const ROOM = { left: 44, right: 34, top: 40, bottom: 34 };
  * Fits the whole net into the drawing, y down as on the screen.
  *
  * @param beside room for so many more pieces like the first on every side.
+ * @param motifs only the motifs must be seen, as large as they can be.
  */
-export function frameOf(plan: Plan, size: { width: number; height: number }, beside = 0): Frame {
-  const bounds = netBounds(plan.graph);
+export function frameOf(
+  plan: Plan,
+  size: { width: number; height: number },
+  { beside = 0, motifs = false }: { readonly beside?: number; readonly motifs?: boolean } = {},
+): Frame {
+  const squares = plan.graph.pieces.filter(({ make }) => make.of === 'motif');
+  const bounds = netBounds(motifs && squares.length > 0 ? { pieces: squares } : plan.graph);
   const [first] = plan.graph.pieces;
   const more = first ? beside * extent(first.outline).width * (first.turn === 0 ? 1.1 : 1.5) : 0;
   const [left, right] = [bounds.x - more, bounds.x + bounds.width + more];

@@ -5,6 +5,7 @@ import {
   edgingParts,
   groupBy,
   move,
+  type Neighbour,
   type Plan,
   project,
   seenFacets,
@@ -18,6 +19,7 @@ import { Facets, points } from './Facets.tsx';
 import { MadeUpThreads, type Work } from './MadeUpThreads.tsx';
 import { pathOf, seamLines } from './seam-lines.ts';
 import { TrimLayer } from './TrimLayer.tsx';
+import { TwinLayer } from './TwinLayer.tsx';
 
 interface MadeUpPictureProps {
   readonly plan: Plan;
@@ -30,6 +32,8 @@ interface MadeUpPictureProps {
   readonly live?: boolean;
   /** The joining as far as it is played. */
   readonly work?: Work | undefined;
+  /** Twins that touch, to be shown. */
+  readonly twins?: readonly Neighbour[] | undefined;
 }
 
 const SEAM = {
@@ -48,6 +52,7 @@ export function MadeUpPicture({
   straps = true,
   live,
   work,
+  twins,
 }: MadeUpPictureProps) {
   const pointed = usePointed();
   const facets = useMemo(() => drawnFacets(plan.graph), [plan]);
@@ -111,6 +116,7 @@ export function MadeUpPicture({
           {...SEAM}
         />
         {work && <MadeUpThreads plan={plan} seams={seams} work={work} />}
+        {twins && twins.length > 0 && <TwinLayer seen={seen} twins={twins} />}
         {live &&
           [...groupBy(seams, ({ line }) => line)].map(([line, own]) => (
             <path

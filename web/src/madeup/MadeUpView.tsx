@@ -5,6 +5,7 @@ import {
   FRONT,
   formatLength,
   isDeep,
+  type Neighbour,
   type Plan,
   piecesText,
   type Settings,
@@ -37,10 +38,12 @@ interface MadeUpViewProps {
   readonly plan: Plan;
   /** The joining as far as it is played. */
   readonly work?: Work | undefined;
+  /** Twins that touch, to be shown. */
+  readonly twins?: readonly Neighbour[] | undefined;
 }
 
 /** The made-up bag beside the net: from the front, the back, a corner, or dragged round by hand. */
-export function MadeUpView({ plan, work }: MadeUpViewProps) {
+export function MadeUpView({ plan, work, twins }: MadeUpViewProps) {
   const { system, hand } = useSettings();
   useReadyFilled(plan, hand);
   const pointed = usePointed();
@@ -119,6 +122,9 @@ export function MadeUpView({ plan, work }: MadeUpViewProps) {
               label={label}
               live
               work={work}
+              twins={twins}
+              // What is laid must be seen as large as can be.
+              straps={twins === undefined}
               className="size-full p-2"
             />
           </div>

@@ -8,13 +8,14 @@ export interface StationProps {
 }
 
 /** The stations in working order. */
-export const STATIONS = ['brief', 'swatch', 'build', 'sides', 'joins', 'finish'] as const;
+export const STATIONS = ['brief', 'swatch', 'build', 'arrange', 'sides', 'joins', 'finish'] as const;
 export type Station = (typeof STATIONS)[number];
 
 export const stationName: Record<Station, string> = {
   brief: 'Brief',
   swatch: 'Swatch',
   build: 'Build',
+  arrange: 'Arrange',
   sides: 'Sides',
   joins: 'Joins',
   finish: 'Finish',

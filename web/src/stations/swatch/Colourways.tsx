@@ -78,10 +78,14 @@ export function Colourways({ motif, document, onChange }: ColourwaysProps) {
         disabled={motif.colourways.length >= LIMITS.colourways}
         onClick={() => {
           const last = motif.colourways.at(-1);
-          const id = freeId(
-            'way',
-            motif.colourways.map((way) => way.id),
-          );
+          // One that was taken out may still be named where it lay: its name is not given again.
+          const { cells = {}, stock = [], kept = [] } = document.arrangement ?? {};
+          const laid = [cells, ...kept.map((one) => one.cells)].flatMap((one) => Object.values(one));
+          const id = freeId('way', [
+            ...motif.colourways.map((way) => way.id),
+            ...laid.flatMap(({ design }) => design ?? []),
+            ...stock.map(({ design }) => design),
+          ]);
           return onChange([
             ...motif.colourways,
             {

@@ -1,0 +1,122 @@
+import type { Page } from '@playwright/test';
+import { expect, put, saved, test } from './server.ts';
+
+const cell = (page: Page, name: string) => page.locator(`[data-cell="${name}"]`);
+const middle = async (page: Page, name: string) => {
+  const box = await cell(page, name).boundingBox();
+  if (!box) throw new Error(`no cell ${name}`);
+  return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+};
+/** Takes one motif to another, without letting it go. */
+async function pull(page: Page, from: string, to: string) {
+  const [a, b] = [await middle(page, from), await middle(page, to)];
+  await page.mouse.move(a.x, a.y);
+  await page.mouse.down();
+  await page.mouse.move((a.x + b.x) / 2, (a.y + b.y) / 2, { steps: 3 });
+  await page.mouse.move(b.x, b.y, { steps: 3 });
+}
+const twins = (page: Page) => page.getByTestId('twins');
+const designOf = (page: Page) => page.getByRole('combobox', { name: 'Design' });
+
+test('two dozen squares: the twins only folding brings together are told, suggested away, and fewer cannot be', async ({
+  page,
+  open,
+}) => {
+  await open('Nine-bell tote', 'Arrange');
+  await expect(twins(page)).toHaveText('3 pairs of twins touch.');
+  const pairs = page.getByRole('button', { name: /across: / });
+  await expect(pairs).toHaveText([
+    /A1 and A6, across: side seam/,
+    /C1 and C6, across: side seam/,
+    /D2 and D5, across: bottom seam/,
+  ]);
+  await page.getByRole('button', { name: 'Walk through them' }).click();
+  await expect(pairs.first()).toHaveAttribute('aria-pressed', 'true');
+  await page.getByRole('button', { name: 'Next pair' }).click();
+  await expect(pairs.nth(1)).toHaveAttribute('aria-pressed', 'true');
+  await page.getByRole('button', { name: 'Suggest arrangements' }).click();
+  const list = page.getByRole('list', { name: 'Suggested arrangements' });
+  await expect(list.getByRole('button').first()).toContainText('no twins touch');
+  await list.getByRole('button').first().click();
+  await expect(twins(page)).toHaveText('No twins touch: fewer cannot be.');
+  // What was locked lies where it lay.
+  await cell(page, 'C1').click();
+  await expect(designOf(page)).toHaveText('Reed heart 5');
+  await saved(page);
+  // One step of undo, and all twins are back.
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(twins(page)).toHaveText('3 pairs of twins touch.');
+});
+
+test('motifs change places by the hand, and given up they do not', async ({ page, open }) => {
+  await open('Nine-bell tote', 'Arrange');
+  await cell(page, 'A2').click();
+  await expect(designOf(page)).toHaveText('Kingfisher heart 2');
+  await pull(page, 'A2', 'A6');
+  await page.keyboard.press('Escape');
+  await page.mouse.up();
+  await expect(twins(page)).toHaveText('3 pairs of twins touch.');
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
+  await pull(page, 'A2', 'A6');
+  await page.mouse.up();
+  await expect(designOf(page)).toHaveText('Kingfisher heart 2');
+  await cell(page, 'A2').click();
+  await expect(designOf(page)).toHaveText('Marigold heart 1');
+  // Let go beside the bag, nothing happens.
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
+  // What is locked says so.
+  await pull(page, 'C1', 'C6');
+  await page.mouse.up();
+  await expect(page.getByText('C1 stays: one of the two is locked. Unlock it first.')).toBeVisible();
+});
+
+test('by the keyboard: picked up, laid, turned and locked; a design is painted over cells in one step', async ({
+  page,
+  open,
+}) => {
+  await open('Nine-bell tote', 'Arrange');
+  const net = page.getByRole('application');
+  await cell(page, 'B1').click();
+  await net.focus();
+  await page.keyboard.press('x');
+  await expect(page.getByText('B1 is picked up: choose the one it changes places with.')).toBeVisible();
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('x');
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeEnabled();
+  await page.keyboard.press('r');
+  await expect(page.getByText(/^Turned by three quarters\./)).toBeVisible();
+  await page.keyboard.press('l');
+  await expect(page.getByRole('button', { name: 'Unlock B2' })).toBeVisible();
+  for (let i = 0; i < 3; i++) await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
+
+  const design = page.getByRole('button', { name: /^Peat heart 9/ });
+  await expect(design).toContainText('2 laid');
+  await design.click();
+  await pull(page, 'A3', 'A5');
+  await page.mouse.up();
+  await expect(design).toContainText('5 laid, 3 too many');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(design).toContainText('2 laid');
+  await page.getByRole('button', { name: 'Back to moving' }).click();
+});
+
+test('a stock that does not reach is told; a planned order says what it needs; arrangements are kept and laid again', async ({
+  page,
+  open,
+}) => {
+  await open('Nine-bell tote', 'Arrange');
+  await expect(page.getByText('24 places for 23: 1 more is needed.')).toBeVisible();
+  await put(page.getByLabel('Peat heart 9: how many there are'), '4');
+  await expect(page.getByText('24 places for 25: one is left over.')).toBeVisible();
+  await page.getByRole('button', { name: 'Keep this one' }).click();
+  await page.getByRole('combobox', { name: 'Plan' }).click();
+  await page.getByRole('option', { name: 'Stripes, level' }).click();
+  await expect(page.getByText(/Missing: .*Marigold heart 1/)).toBeVisible();
+  await page.getByRole('button', { name: 'Lay it so' }).click();
+  await expect(twins(page)).toContainText('pairs of twins touch');
+  await page.getByRole('button', { name: 'Put on the table' }).click();
+  await expect(twins(page)).toHaveText('3 pairs of twins touch.');
+  await saved(page);
+});
