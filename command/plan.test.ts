@@ -43,6 +43,41 @@ test('prints every readout of a bag file as JSON', async () => {
   expect(readouts.joins.steps[0].text).toContain('yd');
 });
 
+test('prints what lies in each cell, what is beside what, how it scores, and what is possible', async () => {
+  const bag = beginDocument({ name: 'Laid', family: 'wrap-round' });
+  const [yarn] = bag.yarns;
+  const colourways = ['one', 'two'].map((id) => ({ id, name: id, rounds: [yarn?.id ?? ''] }));
+  const laid = {
+    ...bag,
+    motifs: bag.motifs.map((motif) => ({ ...motif, colourways })),
+    construction: {
+      family: 'wrap-round' as const,
+      laid: 'folded' as const,
+      bottom: 'seam' as const,
+      sides: 'joins' as const,
+      body: { of: 'motifs' as const, motif: bag.motifs[0]?.id ?? '', rounds: 4, columns: 2, rows: 2 },
+    },
+    arrangement: {
+      cells: {
+        'body/0/0': { design: 'one' },
+        'body/0/1': { design: 'one' },
+        'body/1/0': { design: 'two' },
+        'body/1/1': { design: 'two' },
+      },
+    },
+  };
+  const { code, stdout } = await plan(await file(writeDocumentText(laid)));
+  expect(code).toBe(0);
+  const { arrangement } = JSON.parse(stdout);
+  expect(
+    arrangement.cells.map(({ name, design }: { name: string; design: string }) => `${name} ${design}`),
+  ).toEqual(['A1 one', 'A2 one', 'B1 two', 'B2 two']);
+  // Two beside two: along the rows twins; across the fold, and at the sides, others. Over the corners they would part.
+  expect(arrangement.scores.twins).toBe(2);
+  expect(arrangement.neighbours).toHaveLength(6);
+  expect(arrangement.fewestTwins).toEqual({ least: 0, proven: true });
+});
+
 test('names the bad field of a wrong file, and prints nothing else', async () => {
   const bag = { ...beginDocument({ name: 'Wrong' }), joins: { method: 'glue' } };
   const { code, stdout, stderr } = await plan(await file(JSON.stringify(bag)));

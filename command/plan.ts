@@ -1,15 +1,16 @@
 import { readFileSync } from 'node:fs';
-import { planned, readDocumentText, readouts } from '@fennot/core';
+import { leastTwins, planned, readDocumentText, readouts } from '@fennot/core';
+import highsLoader from 'highs';
 
 /**
  * `./fennot plan FILE [--uk] [--in]`: every readout of a bag file as JSON on standard output, without
  * server or database. A file that is wrong gets a line per bad field on standard error, and exit code 1.
  */
-export function printPlan(args: readonly string[]): void {
-  process.exitCode = print(args);
+export async function printPlan(args: readonly string[]): Promise<void> {
+  process.exitCode = await print(args);
 }
 
-function print(args: readonly string[]): number {
+async function print(args: readonly string[]): Promise<number> {
   const flags = new Set(args.filter((arg) => arg.startsWith('--')));
   const [file] = args.filter((arg) => !arg.startsWith('--'));
   if (file === undefined) {
@@ -39,7 +40,12 @@ function print(args: readonly string[]): number {
       console.error(answer.problem);
       return 1;
     }
-    console.log(JSON.stringify(readouts(answer.plan, reading), null, 2));
+    const { arrangement, ...rest } = readouts(answer.plan, reading);
+    // The fewest twins that what there is allows, from nothing known: the proof is asked for outright.
+    const bound = await leastTwins(answer.plan.arranging(), arrangement.scores.twins, () => highsLoader());
+    const { least, proven } = bound;
+    const all = { ...rest, arrangement: { ...arrangement, fewestTwins: { least, proven } } };
+    console.log(JSON.stringify(all, null, 2));
     return 0;
   } catch (error) {
     console.error(`This bag cannot be worked out: ${error instanceof Error ? error.message : String(error)}`);

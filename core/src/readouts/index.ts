@@ -4,6 +4,9 @@ import type { Plan } from '../plan/index.ts';
 import type { Reading } from '../runs/index.ts';
 import { type JoinMethodId, methodName, schoolName, stepText } from '../runs/index.ts';
 
+import { arrangedReadout } from './arranged.ts';
+
+export * from './arranged.ts';
 export * from './ease-words.ts';
 export * from './edge-words.ts';
 export * from './measure-words.ts';
@@ -98,6 +101,7 @@ export function readouts(plan: Plan, reading: Reading) {
       edges: edges.map(({ kind, length, loops }) => ({ kind, mm: round(length), loops })),
     })),
     counts: tally,
+    arrangement: arrangedReadout(plan),
     stripes: plan.stripes(),
     strips: plan.marked.map((edge) => ({
       ...edge,

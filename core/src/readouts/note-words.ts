@@ -15,7 +15,7 @@ export function noteText(note: Note): string {
     case 'short':
       return `${note.by} too few`;
     case 'twins':
-      return note.pairs === 1 ? 'twins touch' : `${note.pairs} twins touch`;
+      return note.pairs === 1 ? 'twins touch' : `${note.pairs} pairs of twins`;
     case 'does not come out':
       return 'does not come out';
   }

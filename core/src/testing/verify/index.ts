@@ -3,6 +3,7 @@ import type { BagDocument } from '../../document/index.ts';
 import { planned } from '../../plan/index.ts';
 import { JOIN_METHODS, SCHOOLS } from '../../runs/index.ts';
 import { constructions, features, finishes, testDocument } from '../arbitraries.ts';
+import { arranged } from './arranged.ts';
 import type { Check } from './check.ts';
 import { closure } from './closure.ts';
 import { fabrics } from './fabrics.ts';
@@ -37,6 +38,7 @@ export const CHECKS: readonly Check[] = [
   yarn,
   fabrics,
   rows,
+  arranged,
   noise,
 ];
 

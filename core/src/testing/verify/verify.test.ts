@@ -24,6 +24,7 @@ test('each check tells a bag whose figures are not its own', () => {
     multiple: { multiple: 1, extra: 0 },
   } as const;
   const plan = planOf(testDocument({ family: 'faces-and-strip', face: square, strip }));
+  const task = plan.arranging();
   const wrong = new Map([
     [
       'Sizes under the tape',
@@ -49,6 +50,10 @@ test('each check tells a bag whose figures are not its own', () => {
     ],
     ['Runs', { ...plan, joins: { ...plan.joins, runs: plan.joins.runs.slice(1) } }],
     ['Yarn and ends', { ...plan, joins: { ...plan.joins, ends: plan.joins.ends + 1 } }],
+    [
+      'Neighbours and twins',
+      { ...plan, arranging: () => ({ ...task, neighbours: task.neighbours.slice(1) }) },
+    ],
     // The walk round the rim is remembered by the facets: it is that of the whole bag.
     ['First edge round', { ...plan, graph: { ...plan.graph, seams: plan.graph.seams.slice(1) } }],
   ]);
