@@ -43,9 +43,9 @@ test('two dozen squares: the twins only folding brings together are told, sugges
   await cell(page, 'C1').click();
   await expect(designOf(page)).toHaveText('Reed heart 5');
   await saved(page);
-  // One step of undo, and all twins are back.
+  // One step of undo, and all twins are back; that they could be none is known now.
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(twins(page)).toHaveText('3 pairs of twins touch.');
+  await expect(twins(page)).toHaveText('3 pairs of twins touch; it could be none.');
 });
 
 test('motifs change places by the hand, and given up they do not', async ({ page, open }) => {
@@ -119,4 +119,37 @@ test('a stock that does not reach is told; a planned order says what it needs; a
   await page.getByRole('button', { name: 'Put on the table' }).click();
   await expect(twins(page)).toHaveText('3 pairs of twins touch.');
   await saved(page);
+});
+
+test('looks: with half-closed eyes, joined in another colour, two colours exchanged', async ({
+  page,
+  open,
+}) => {
+  await open('Nine-bell tote', 'Arrange');
+  await expect(page.getByTestId('contrast')).toContainText(/by \d+ % on average/);
+  const drawings = page.locator('[data-eye]');
+  await expect(drawings).toHaveAttribute('data-eye', 'plain');
+  await page.getByRole('combobox', { name: 'Seen' }).click();
+  await page.getByRole('option', { name: 'Squint' }).click();
+  await expect(drawings).toHaveAttribute('data-eye', 'squint');
+  expect(await page.getByRole('application').evaluate((net) => getComputedStyle(net).filter)).toContain(
+    'eye-squint',
+  );
+  await page.getByRole('combobox', { name: 'Seen' }).click();
+  await page.getByRole('option', { name: 'As it is' }).click();
+  await page.getByRole('radio', { name: /Joined in Rust/ }).click();
+  await expect(page.getByRole('radio', { name: /Joined in Rust/ })).toBeChecked();
+  const yarn = page.getByTestId('motif-yarn');
+  const metres = async (colour: string) =>
+    Number(new RegExp(`${colour} (\\d+) m`).exec((await yarn.textContent()) ?? '')?.[1] ?? Number.NaN);
+  const [rust, ink] = [await metres('Rust'), await metres('Ink')];
+  expect(rust).not.toBe(ink);
+  await page.getByRole('combobox', { name: 'Exchange' }).click();
+  await page.getByRole('option', { name: 'Rust' }).click();
+  await page.getByRole('combobox', { name: 'with', exact: true }).click();
+  await page.getByRole('option', { name: 'Ink' }).click();
+  await page.getByRole('button', { name: /Exchange the two colours/ }).click();
+  expect(await metres('Rust')).toBe(ink);
+  expect(await metres('Ink')).toBe(rust);
+  await expect(page.getByRole('radio', { name: /Joined in Ink/ })).toBeChecked();
 });

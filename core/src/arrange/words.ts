@@ -19,7 +19,7 @@ export function twinsText(twins: number, bound?: Bound): string {
   if (!bound) return `${said}.`;
   if (bound.least >= twins) return `${said}: it cannot be fewer.`;
   return bound.proven
-    ? `${said}: ${bound.least === 0 ? 'none' : bound.least} would be possible.`
+    ? `${said}; it could be ${bound.least === 0 ? 'none' : bound.least}.`
     : `${said}; no less than ${bound.least} is possible.`;
 }
 

@@ -49,7 +49,7 @@ export function tallyOf(
   const joinYarn = [...joins.runs, ...joins.corners].reduce((sum, { yarn }) => sum + yarn, 0);
   const motifWord = squares === motifs ? 'square' : 'motif';
   const ends = pieceEnds + joins.ends;
-  const effort = effortOf(document, graph, extras, { ends, yarn: joinYarn, insertions });
+  const effort = effortOf(document, graph, designs, extras, { ends, yarn: joinYarn, insertions });
   return { motifs, motifWord, panels, pieceEnds, joinEnds: joins.ends, joinYarn, effort };
 }
 

@@ -1,8 +1,12 @@
 import type { BagGraph } from '../bag/index.ts';
 import type { BagDocument } from '../document/index.ts';
+import { motifOf } from '../document/look-up.ts';
+import type { Plan } from './plan.ts';
+
+const HALF = 2;
 
 /** One-way motifs whose place on the bag shows them on their head unless they are laid upside down. */
-export function turnedPieces(document: BagDocument, graph: BagGraph): ReadonlySet<string> {
+export function onHeadPieces(document: Pick<BagDocument, 'motifs'>, graph: BagGraph): ReadonlySet<string> {
   const oneWay = new Set(document.motifs.filter((motif) => motif.oneWay).map(({ id }) => id));
   const onHead = new Set(graph.facets.filter(({ motion }) => motion.v.y < -0.5).map(({ piece }) => piece));
   return new Set(
@@ -11,3 +15,31 @@ export function turnedPieces(document: BagDocument, graph: BagGraph): ReadonlySe
       .map(({ id }) => id),
   );
 }
+
+/** One-way motifs that are laid upside down: where they hang upright so, or where their maker has turned them by half. */
+export function turnedPieces({
+  document,
+  graph,
+  cells,
+}: Pick<Plan, 'document' | 'graph' | 'cells'>): ReadonlySet<string> {
+  const onHead = onHeadPieces(document, graph);
+  return new Set(
+    cells
+      .filter(({ motif }) => motifOf(document, motif).oneWay)
+      .filter(({ piece, turn }) => onHead.has(piece) !== (turn === HALF))
+      .map(({ piece }) => piece),
+  );
+}
+
+/** What each motif's design is called, by piece; nothing of motifs that come in one design only. */
+export const designNames = ({
+  document,
+  cells,
+}: Pick<Plan, 'document' | 'cells'>): ReadonlyMap<string, string> =>
+  new Map(
+    cells.flatMap(({ piece, motif, design }) => {
+      const { colourways } = motifOf(document, motif);
+      const way = colourways.length > 1 && colourways.find(({ id }) => id === design);
+      return way ? [[piece, way.name] as const] : [];
+    }),
+  );

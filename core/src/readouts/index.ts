@@ -1,6 +1,6 @@
 import { finishOf } from '../finish/index.ts';
 import { doublingsOf, takesOf } from '../match/index.ts';
-import type { Plan } from '../plan/index.ts';
+import { designNames, type Plan, turnedPieces } from '../plan/index.ts';
 import type { Reading } from '../runs/index.ts';
 import { type JoinMethodId, methodName, schoolName, stepText } from '../runs/index.ts';
 
@@ -136,7 +136,11 @@ export function readouts(plan: Plan, reading: Reading) {
       schools: plan.schools().map((summary) => ({ ...summary, yarn: round(summary.yarn) })),
       steps: plan.steps().map((step) => ({
         run: step.run,
-        text: stepText(step, methodAt(plan, step.run), reading),
+        text: stepText(step, methodAt(plan, step.run), {
+          ...reading,
+          design: designNames(plan),
+          turned: turnedPieces(plan),
+        }),
       })),
     },
   };

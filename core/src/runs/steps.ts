@@ -75,7 +75,12 @@ export type JoinStep =
     } & InRun)
   | (StepJoin & InRun)
   /** A square worked, and joined in its last round to what is there. */
-  | ({ readonly does: 'motif'; readonly name: string; readonly joins: readonly StepJoin[] } & InRun)
+  | ({
+      readonly does: 'motif';
+      readonly piece: string;
+      readonly name: string;
+      readonly joins: readonly StepJoin[];
+    } & InRun)
   /** A boxed corner sewn across, mm. */
   | ({ readonly does: 'tuck'; readonly name: string; readonly length: number; readonly yarn: number } & InRun)
   /** The bag was closed inside out. */
@@ -222,7 +227,13 @@ function squaresAsYouGo(
   }
   return [...joins]
     .sort(([a], [b]) => order(a) - order(b))
-    .map(([id, own]) => ({ does: 'motif', run: number, name: pieces[order(id)]?.name ?? id, joins: own }));
+    .map(([id, own]) => ({
+      does: 'motif',
+      run: number,
+      piece: id,
+      name: pieces[order(id)]?.name ?? id,
+      joins: own,
+    }));
 }
 
 const swapped = (doubled: StepJoin['doubled']): StepJoin['doubled'] =>

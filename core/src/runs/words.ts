@@ -11,6 +11,8 @@ export interface Reading {
   readonly yarnName?: (id: string) => string;
   /** Pieces that are laid upside down so that they hang upright. */
   readonly turned?: ReadonlySet<string>;
+  /** What the design of a motif is called, by piece, where there is more than one. */
+  readonly design?: ReadonlyMap<string, string>;
 }
 
 /** A method's name in the maker's terms. */
@@ -45,16 +47,24 @@ export function yarnLength(yarnMm: number, system: LengthSystem): string {
   return `${(Math.ceil(yarnMm / 228.6) / 4).toFixed(2)} yd`;
 }
 
+/** A piece by its name, with its design and how it is laid: `B1 (Rust heart 3, laid upside down)`. */
+const calledIn =
+  ({ turned, design }: Pick<Reading, 'turned' | 'design'>) =>
+  (piece: string, name: string) => {
+    const more = [design?.get(piece), turned?.has(piece) ? 'laid upside down' : undefined].filter(Boolean);
+    return more.length === 0 ? name : `${name} (${more.join(', ')})`;
+  };
+
 const placeIn =
-  (turned: Reading['turned']) =>
+  (reading: Pick<Reading, 'turned' | 'design'>) =>
   ({ piece, name, edge, part }: StepEdge) =>
-    `${name}${turned?.has(piece) ? ' (laid upside down)' : ''}, ${edge} edge${part === 'whole' ? '' : ` (${part})`}`;
+    `${calledIn(reading)(piece, name)}, ${edge} edge${part === 'whole' ? '' : ` (${part})`}`;
 
 /** `the upper corner of B1`, or a place along an edge, which a marker keeps. */
 const spotIn =
-  (turned: Reading['turned']) =>
+  (reading: Pick<Reading, 'turned' | 'design'>) =>
   ({ piece, name, corner, edge }: StepSpot) => {
-    const own = `${name}${turned?.has(piece) ? ' (laid upside down)' : ''}`;
+    const own = calledIn(reading)(piece, name);
     return corner ? `the ${corner} corner of ${own}` : `the marker on the ${edge} edge of ${own}`;
   };
 
@@ -89,8 +99,8 @@ function doublings(step: StepJoin): string {
 }
 
 /** Which edges, how many insertions, where one gives two. */
-function joinText(step: StepJoin, meets: string, { turned }: Reading): string {
-  const place = placeIn(turned);
+function joinText(step: StepJoin, meets: string, reading: Reading): string {
+  const place = placeIn(reading);
   const even = step.a.loops === step.b.loops;
   const counts = even
     ? `${step.a.loops} insertions in each`
@@ -123,7 +133,7 @@ export function stepText(step: JoinStep, method: JoinMethodId, reading: Reading)
       // The way of holding stays until the method changes: say it once.
       const begin = step.at.within
         ? `Go on within the seam, where the last yarn ends on the ${step.at.edge} edge of ${step.at.name}.`
-        : `Begin at ${spotIn(reading.turned)(step.at)}.`;
+        : `Begin at ${spotIn(reading)(step.at)}.`;
       return step.sayHold ? `${HOLDS[step.hold]}. ${cut} ${begin}` : `${cut} ${begin}`;
     }
     case 'join': {
@@ -131,12 +141,13 @@ export function stepText(step: JoinStep, method: JoinMethodId, reading: Reading)
       return `${joinText(step, 'meets', reading)}, ${methodName(method, terms).toLowerCase()}.${extra ? ` ${capital(extra)}.` : ''}`;
     }
     case 'motif': {
-      if (step.joins.length === 0) return `Work ${step.name} whole, with its last round.`;
+      if (step.joins.length === 0)
+        return `Work ${calledIn(reading)(step.piece, step.name)} whole, with its last round.`;
       const joins = step.joins.map((own) => {
         const extra = doublings(own);
         return `${joinText(own, 'to', reading)}${extra ? ` (${extra})` : ''}`;
       });
-      return `Work ${step.name} up to its last round. In that round join ${joins.join('; ')}. At corners join into the corner space.`;
+      return `Work ${calledIn(reading)(step.piece, step.name)} up to its last round. In that round join ${joins.join('; ')}. At corners join into the corner space.`;
     }
     case 'cross':
       return tool === 'hook'
@@ -151,7 +162,7 @@ export function stepText(step: JoinStep, method: JoinMethodId, reading: Reading)
     case 'end':
       if (step.at.within)
         return `Here, within the seam on the ${step.at.edge} edge of ${step.at.name}, the needle’s yarn is worked up: fasten off, put in a marker and leave a tail of a hand’s length. Two ends to hide; the next yarn goes on from the next insertion.`;
-      return `At ${spotIn(reading.turned)(step.at)} fasten off and leave a tail of a hand’s length: two ends to hide.`;
+      return `At ${spotIn(reading)(step.at)} fasten off and leave a tail of a hand’s length: two ends to hide.`;
     case 'tuck':
       return `Boxed ${step.name}: flatten it so that the side lies on the bottom, and sew straight across where it is ${formatLength(step.length, system)} wide, with about ${yarnLength(step.yarn, system)} of yarn of its own: two ends to hide. Fold the point inside.`;
     case 'turn-out':

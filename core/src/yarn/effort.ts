@@ -10,7 +10,7 @@ import type { Stitch } from '../stitches/index.ts';
 import type { BandPlan, StrapPlan } from '../strap/index.ts';
 import { rowColours } from '../stripes/index.ts';
 import { panelTops, type SizedTops, writtenTops } from './panel-tops.ts';
-import { motifStitches } from './stitches-of.ts';
+import { motifStitches, roundStitches } from './stitches-of.ts';
 
 /** Yarn in one stitch as a multiple of its pitch: an estimate until a piece has been weighed. */
 const YARN_BY_PITCH: Record<Stitch, number> = { low: 5.5, mid: 7, tall: 9, high: 11.5 };
@@ -61,7 +61,7 @@ export interface PartEffort {
   readonly yarn: number;
 }
 
-/** What all panels take of one yarn. */
+/** What all panels, or all motifs, take of one yarn. */
 export interface ColourEffort {
   readonly yarn: string;
   readonly stitches: number;
@@ -74,6 +74,8 @@ export interface Effort {
   readonly parts: readonly PartEffort[];
   /** What panels take, colour by colour, in the order of the bag's yarns. */
   readonly panelColours: readonly ColourEffort[];
+  /** What motifs take, each in its design, the same way. */
+  readonly motifColours: readonly ColourEffort[];
   readonly stitches: number;
   readonly yarn: number;
   readonly minutes: number;
@@ -91,11 +93,13 @@ export interface Extras {
 /**
  * Counts every stitch of the bag, gives each its yarn by gauge and kind, and all work its time.
  *
+ * @param designs colourway of each motif, by piece.
  * @param joins yarn of the joins, mm, and their insertions.
  */
 export function effortOf(
   document: BagDocument,
   graph: BagGraph,
+  designs: ReadonlyMap<string, string>,
   { edges, straps, bands, closure, cord }: Extras,
   joins: { readonly ends: number; readonly yarn: number; readonly insertions: number },
 ): Effort {
@@ -108,7 +112,7 @@ export function effortOf(
   );
   const first = must(document.swatches[0], 'swatch').id;
   const parts = new Map<YarnPart, { stitches: number; yarn: number }>();
-  const colours = new Map<string, { stitches: number; length: number }>();
+  const colours = { panels: new Colours(), motifs: new Colours() };
   /** All stitches, as low stitches that take as long. */
   let work = 0;
   const add = (part: YarnPart, stitches: number, yarn: number, time = 1) => {
@@ -141,19 +145,25 @@ export function effortOf(
     const [tops, yarn] = [panelTops(document, piece), rowColours(document, piece)];
     for (let row = 1; row <= rows; row++) {
       const { stitches, length } = rowOf('pieces', tops(row));
-      const before = colours.get(yarn(row)) ?? { stitches: 0, length: 0 };
-      colours.set(yarn(row), { stitches: before.stitches + stitches, length: before.length + length });
+      colours.panels.add(yarn(row), stitches, length);
     }
   };
   // Hundreds of squares are of a few kinds: each kind is counted once.
-  const alike = groupBy(graph.pieces, ({ make }) =>
-    make.of === 'motif' ? `${make.motif} ${make.rounds}` : '',
+  const alike = groupBy(graph.pieces, ({ id, make }) =>
+    make.of === 'motif' ? `${make.motif} ${make.rounds} ${designs.get(id) ?? ''}` : '',
   );
   for (const [kind, pieces] of alike) {
     const make = pieces[0]?.make;
     if (kind && make?.of === 'motif') {
       const motif = motifOf(document, make.motif);
       put('pieces', pieces.length * motifStitches(motif, make.rounds), motif.swatch);
+      const way = motif.colourways.find(({ id }) => id === designs.get(pieces[0]?.id ?? ''));
+      const { pitch, stitch, strands } = must(gauge.get(motif.swatch), 'swatch');
+      for (let round = 1; round <= make.rounds; round++) {
+        const yarn = way?.rounds[Math.min(round, way.rounds.length) - 1];
+        const stitches = pieces.length * roundStitches(motif, round);
+        if (yarn !== undefined) colours.motifs.add(yarn, stitches, stitches * stitch * pitch * strands);
+      }
       continue;
     }
     for (const piece of pieces) if (piece.make.of === 'panel') panel(piece, piece.make.rows);
@@ -185,12 +195,27 @@ export function effortOf(
   const stitches = all.reduce((sum, one) => sum + one.stitches, 0);
   return {
     parts: all,
-    panelColours: document.yarns.flatMap(({ id }) => {
-      const one = colours.get(id);
-      return one ? [{ yarn: id, stitches: whole(one.stitches), length: one.length }] : [];
-    }),
+    panelColours: colours.panels.inOrder(document),
+    motifColours: colours.motifs.inOrder(document),
     stitches,
     yarn: all.reduce((sum, one) => sum + one.yarn, 0),
     minutes: work / STITCHES_A_MINUTE + joins.insertions / JOINS_A_MINUTE + joins.ends / ENDS_A_MINUTE,
   };
+}
+
+/** What is taken of each yarn. */
+class Colours {
+  readonly #of = new Map<string, { readonly stitches: number; readonly length: number }>();
+
+  add(yarn: string, stitches: number, length: number): void {
+    const before = this.#of.get(yarn) ?? { stitches: 0, length: 0 };
+    this.#of.set(yarn, { stitches: before.stitches + stitches, length: before.length + length });
+  }
+
+  inOrder({ yarns }: Pick<BagDocument, 'yarns'>): ColourEffort[] {
+    return yarns.flatMap(({ id }) => {
+      const one = this.#of.get(id);
+      return one ? [{ yarn: id, stitches: whole(one.stitches), length: one.length }] : [];
+    });
+  }
 }

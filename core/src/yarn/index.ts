@@ -1,2 +1,2 @@
 export * from './effort.ts';
-export { motifStitches, panelStitches } from './stitches-of.ts';
+export { motifStitches, panelStitches, roundStitches } from './stitches-of.ts';

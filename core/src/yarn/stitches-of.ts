@@ -12,11 +12,14 @@ const SIDES: Record<MotifDefinition['kind'], number> = {
   'half-disc': 1,
 };
 
+/** Stitches of one round of a motif, corner chains left out. */
+export const roundStitches = (motif: MotifDefinition, round: number): number =>
+  SIDES[motif.kind] * sideStitches(motif, round) + (motif.kind === 'rectangle' ? 2 * longOf(motif) : 0);
+
 /** Stitches of a motif, all rounds together, corner chains left out. */
 export function motifStitches(motif: MotifDefinition, rounds: number): number {
   let sum = 0;
-  const more = motif.kind === 'rectangle' ? 2 * longOf(motif) : 0;
-  for (let round = 1; round <= rounds; round++) sum += SIDES[motif.kind] * sideStitches(motif, round) + more;
+  for (let round = 1; round <= rounds; round++) sum += roundStitches(motif, round);
   return sum;
 }
 

@@ -64,3 +64,34 @@ describe('what a bag takes', () => {
     expect(edged.yarn).toBeGreaterThan(plain.yarn);
   });
 });
+
+describe('yarn of motifs by colour', () => {
+  const laid = (cells: Record<string, { design: string }>) => {
+    const document = testDocument({
+      family: 'wrap-round',
+      laid: 'tube',
+      bottom: 'seam',
+      sides: 'joins',
+      body: { of: 'motifs', motif: 'm1', rounds: 2, columns: 2, rows: 2 },
+    });
+    const colourways = [
+      { id: 'a', name: 'A', rounds: ['y1', 'y2'] },
+      { id: 'b', name: 'B', rounds: ['y2', 'y1'] },
+      { id: 'c', name: 'C', rounds: ['y1'] },
+    ];
+    const motifs = document.motifs.map((motif) => ({ ...motif, ...square, colourways }));
+    const plan = planOf({ ...document, motifs, arrangement: { cells } });
+    return Object.fromEntries(plan.tally.effort.motifColours.map(({ yarn, stitches }) => [yarn, stitches]));
+  };
+  const all = (design: string) =>
+    Object.fromEntries(['0/0', '0/1', '1/0', '1/1'].map((at) => [`body/${at}`, { design }]));
+
+  test('follows the designs: round one has 12 stitches, round two 24', () => {
+    // Four squares with hearts of the first yarn, and the other way round.
+    expect(laid(all('a'))).toEqual({ y1: 4 * 12, y2: 4 * 24 });
+    expect(laid(all('b'))).toEqual({ y1: 4 * 24, y2: 4 * 12 });
+    // The last colour goes on: one yarn for all rounds.
+    expect(laid(all('c'))).toEqual({ y1: 4 * 36 });
+    expect(laid({ ...all('a'), 'body/1/1': { design: 'b' } })).toEqual({ y1: 3 * 12 + 24, y2: 3 * 24 + 12 });
+  });
+});

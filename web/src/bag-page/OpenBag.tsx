@@ -19,6 +19,8 @@ import { useControls, useNetEditor } from '../open-bag/hand.ts';
 import type { Session } from '../open-bag/saving/session.ts';
 import { type BagStore, settled, usePlan } from '../open-bag/store.ts';
 import { ArrangeStation } from '../stations/arrange/ArrangeStation.tsx';
+import { EyeFilters } from '../stations/arrange/EyeFilters.tsx';
+import { useEye } from '../stations/arrange/eye.ts';
 import { BriefStation } from '../stations/brief/BriefStation.tsx';
 import { BuildStation } from '../stations/build/BuildStation.tsx';
 import { FinishStation } from '../stations/finish/FinishStation.tsx';
@@ -67,6 +69,7 @@ export function OpenBag({ session, station }: OpenBagProps) {
   const navigate = useNavigate();
   const create = useCreateBag();
   const player = usePlayer();
+  const eye = useEye((state) => state.eye);
   const base = `/bags/${id}`;
   useBagKeys({ store, plan, station, base });
 
@@ -107,7 +110,11 @@ export function OpenBag({ session, station }: OpenBagProps) {
       <LeftBehind drafts={left} onDone={session.forget} />
       <StationNav plan={plan} base={base} />
       <main className="min-h-0 grow overflow-y-auto lg:grid lg:grid-cols-[1fr_340px] lg:grid-rows-[minmax(0,1fr)_auto] lg:overflow-hidden">
-        <div className="relative grid grid-cols-1 bg-table sm:h-[460px] sm:grid-cols-[1.5fr_1fr] lg:h-auto lg:min-h-0">
+        <EyeFilters />
+        <div
+          className="relative grid grid-cols-1 bg-table sm:h-[460px] sm:grid-cols-[1.5fr_1fr] lg:h-auto lg:min-h-0"
+          data-eye={station === 'arrange' ? eye : undefined}
+        >
           <div className="absolute top-1.5 left-2 z-10 sm:hidden">
             <Switcher label="Which drawing" value={drawing} options={DRAWINGS} onChange={setDrawing} />
           </div>

@@ -2,10 +2,10 @@ import {
   extent,
   isSquare,
   motifOf,
+  onHeadPieces,
   type Piece,
   type Plan,
   pieceIndex,
-  turnedPieces,
   yarnOf,
 } from '@fennot/core';
 import { memo, useId, useMemo } from 'react';
@@ -36,7 +36,7 @@ export type Cloth =
 export function clothOf(plan: Plan): (piece: Piece) => Cloth {
   const { document } = plan;
   const colourOf = (yarn: string) => yarnOf(document, yarn).colour;
-  const upsideDown = turnedPieces(document, plan.graph);
+  const upsideDown = onHeadPieces(document, plan.graph);
   const laid = new Map(plan.cells.map((cell) => [cell.piece, cell.turn]));
   return (piece) => {
     const { make } = piece;

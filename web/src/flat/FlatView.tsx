@@ -55,7 +55,7 @@ export function FlatView(props: FlatViewProps) {
   const frame = useMemo(() => frameOf(plan, size, { beside, motifs }), [plan, size, beside, motifs]);
   const { px } = frame;
   const bounds = useMemo(() => netBounds(plan.graph), [plan]);
-  const upsideDown = useMemo(() => turnedPieces(plan.document, plan.graph), [plan]);
+  const upsideDown = useMemo(() => turnedPieces(plan), [plan]);
   const labels = useMemo(
     () => labelsOf({ plan, px, named: named === true, turned: upsideDown, lettered: seams }),
     [plan, px, named, upsideDown, seams],

@@ -42,14 +42,13 @@ export const fabrics: Check = {
           );
       }
     }
-    const { panelColours } = tally.effort;
-    const wall = graph.pieces.every(({ make }) => make.of === 'panel');
+    const { panelColours, motifColours } = tally.effort;
     const pieces = tally.effort.parts.find(({ part }) => part === 'pieces');
-    if (wall && pieces)
+    if (pieces)
       said.push(
         ...differ(
-          'Yarn of panels by colour, mm',
-          panelColours.reduce((sum, { length }) => sum + length, 0),
+          'Yarn of pieces by colour, mm',
+          [...panelColours, ...motifColours].reduce((sum, { length }) => sum + length, 0),
           pieces.yarn,
           0.001,
         ),

@@ -19,6 +19,7 @@ import type { StationProps } from '../station.ts';
 import { useArranging } from './arranging.ts';
 import { DesignRail } from './DesignRail.tsx';
 import { KeptSection } from './KeptSection.tsx';
+import { LooksSection } from './LooksSection.tsx';
 import { OrderSection } from './OrderSection.tsx';
 import { SuggestSection } from './SuggestSection.tsx';
 import { useSuggestions } from './use-suggestions.ts';
@@ -48,6 +49,7 @@ export function ArrangeStation({ plan, store }: StationProps) {
       <WishSection plan={plan} store={store} />
       <OrderSection plan={plan} store={store} />
       <KeptSection plan={plan} store={store} />
+      <LooksSection plan={plan} store={store} />
       <Section title="By chance">
         <Button
           small

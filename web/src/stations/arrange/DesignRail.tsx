@@ -1,5 +1,15 @@
-import { type BagDocument, boundsOf, motifOf, type Stock, type Supply, stockSchema } from '@fennot/core';
+import {
+  type BagDocument,
+  boundsOf,
+  motifOf,
+  type Stock,
+  type Supply,
+  stockSchema,
+  yarnOf,
+} from '@fennot/core';
 import { Hand } from 'lucide-react';
+import { useSettings } from '../../api/queries.ts';
+import { wholeYarn } from '../../tapes/amounts.ts';
 import { Button } from '../../ui/Button.tsx';
 import { NumberField } from '../../ui/fields.tsx';
 import { Section } from '../../ui/Section.tsx';
@@ -122,7 +132,27 @@ export function DesignRail({ plan, store }: StationProps) {
           </div>
         );
       })}
+      <YarnLine plan={plan} />
     </Section>
+  );
+}
+
+/** What the motifs take of each yarn, as they are laid. */
+function YarnLine({ plan }: Pick<StationProps, 'plan'>) {
+  const { system } = useSettings();
+  return (
+    <p className="flex flex-wrap gap-x-3 gap-y-0.5 text-xs" data-testid="motif-yarn">
+      <span className="text-soft">Yarn for them, about</span>
+      {plan.tally.effort.motifColours.map(({ yarn, length }) => {
+        const { colour, colourName } = yarnOf(plan.document, yarn);
+        return (
+          <span key={yarn} className="inline-flex items-center gap-1 whitespace-nowrap">
+            <span style={{ background: colour }} className="size-2.5 rounded-full border border-ink/30" />
+            {colourName} {wholeYarn(length, system)}
+          </span>
+        );
+      })}
+    </p>
   );
 }
 

@@ -1,4 +1,4 @@
-import { groupBy, methodAt, type Plan, stepText, turnedPieces, yarnOf } from '@fennot/core';
+import { designNames, groupBy, methodAt, type Plan, stepText, turnedPieces, yarnOf } from '@fennot/core';
 import { Pause, Play, SkipBack, SkipForward, StepBack, StepForward } from 'lucide-react';
 import { useEffect, useMemo, useRef } from 'react';
 import { useSettings } from '../../api/queries.ts';
@@ -40,9 +40,9 @@ export function StepList({ plan }: { readonly plan: Plan }) {
     return [...groupBy(numbered, ({ one }) => one.run)].map(([run, steps]) => ({ run, steps }));
   }, [plan]);
   const reading = useMemo(() => {
-    const { document, graph } = plan;
+    const { document } = plan;
     const yarnName = (id: string) => yarnOf(document, id).colourName;
-    return { terms, system, yarnName, turned: turnedPieces(document, graph) };
+    return { terms, system, yarnName, turned: turnedPieces(plan), design: designNames(plan) };
   }, [plan, terms, system]);
   return (
     <section aria-label="Steps" className="flex min-h-64 flex-col">

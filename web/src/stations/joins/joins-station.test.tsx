@@ -1,5 +1,14 @@
 // @vitest-environment happy-dom
-import { leftHanded, methodAt, mirroredWords, planOf, stepText, turnedPieces, yarnOf } from '@fennot/core';
+import {
+  designNames,
+  leftHanded,
+  methodAt,
+  mirroredWords,
+  planOf,
+  stepText,
+  turnedPieces,
+  yarnOf,
+} from '@fennot/core';
 import { act, screen, within } from '@testing-library/react';
 import { beforeEach, describe, expect, test, vi } from 'vitest';
 import { aBag, choose, lay } from '../../testing/worktop.tsx';
@@ -27,7 +36,8 @@ describe('the steps', () => {
       terms: 'us' as const,
       system: 'cm' as const,
       yarnName: (id: string) => yarnOf(plan.document, id).colourName,
-      turned: turnedPieces(plan.document, plan.graph),
+      turned: turnedPieces(plan),
+      design: designNames(plan),
     };
     for (let i = 0; i < 4; i++) {
       const step = plan.steps()[i];

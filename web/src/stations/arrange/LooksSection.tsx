@@ -1,0 +1,115 @@
+import { coloursExchanged, contrastOf, FRONT, neighbourText, type Plan } from '@fennot/core';
+import { ArrowLeftRight } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import { MadeUpPicture } from '../../madeup/MadeUpPicture.tsx';
+import { planFor } from '../../open-bag/plans.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Cards } from '../../ui/Cards.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { Section } from '../../ui/Section.tsx';
+import type { StationProps } from '../station.ts';
+import { EYE_WORDS, EYES, useEye } from './eye.ts';
+
+const share = (value: number) => `${Math.round(value * 100)} %`;
+
+/** How the colours go together: with other eyes, in figures, with another joining colour, and two colours exchanged. */
+export function LooksSection({ plan, store }: StationProps) {
+  const { eye, look } = useEye();
+  const task = plan.arranging();
+  const contrast = useMemo(() => contrastOf(task, task.laid), [task]);
+  return (
+    <Section title="Looks">
+      <Choice
+        label="Seen"
+        value={eye}
+        options={EYES.map((one) => ({ value: one, label: EYE_WORDS[one].name }))}
+        onChange={look}
+        hint={EYE_WORDS[eye].about || undefined}
+      />
+      {contrast.least && (
+        <p className="text-sm" data-testid="contrast">
+          Neighbours differ in lightness by {share(contrast.lightness)} on average, of black to white; least
+          told apart: {neighbourText(plan.graph, contrast.least.pair)} ({share(contrast.least.lightness)}).
+        </p>
+      )}
+      <JoinColours plan={plan} store={store} />
+      <Exchange plan={plan} store={store} />
+    </Section>
+  );
+}
+
+/** The bag with each of its yarns as the joining colour, side by side. */
+function JoinColours({ plan, store }: StationProps) {
+  const { document } = plan;
+  const others = useMemo(
+    () =>
+      document.yarns.flatMap(({ id, colourName }): Array<{ id: string; colourName: string; own: Plan }> => {
+        if (id === document.joins.yarn) return [{ id, colourName, own: plan }];
+        const answer = planFor({ ...document, joins: { ...document.joins, yarn: id } });
+        return answer.ok ? [{ id, colourName, own: answer.plan }] : [];
+      }),
+    [document, plan],
+  );
+  return (
+    <div>
+      <h4 className="mb-1 text-sm font-semibold">Joined in</h4>
+      <Cards
+        label="Joining colour"
+        className="grid-cols-3"
+        value={document.joins.yarn}
+        options={others.map(({ id, colourName, own }) => ({
+          value: id,
+          content: (
+            <>
+              <MadeUpPicture
+                plan={own}
+                view={FRONT}
+                label={`Joined in ${colourName}`}
+                straps={false}
+                className="h-16 w-full"
+              />
+              <span className="block text-center text-xs">{colourName}</span>
+            </>
+          ),
+        }))}
+        onChange={(yarn) => store.getState().change((doc) => ({ ...doc, joins: { ...doc.joins, yarn } }))}
+      />
+    </div>
+  );
+}
+
+/** Two colours in one another's place, everywhere. */
+function Exchange({ plan, store }: StationProps) {
+  const { yarns } = plan.document;
+  const [chosen, setChosen] = useState<{ readonly a?: string; readonly b?: string }>({});
+  const [first, second] = yarns;
+  const find = (id: string | undefined) => yarns.find((yarn) => yarn.id === id)?.id;
+  const [a, b] = [find(chosen.a) ?? first?.id, find(chosen.b) ?? second?.id];
+  if (a === undefined || b === undefined) return null;
+  const options = yarns.map(({ id, colourName }) => ({ value: id, label: colourName }));
+  return (
+    <div className="grid grid-cols-[1fr_auto_1fr] items-end gap-2">
+      <Choice
+        label="Exchange"
+        value={a}
+        options={options}
+        onChange={(next) => setChosen({ ...chosen, a: next })}
+      />
+      <Button
+        small
+        className="mb-0.5"
+        disabled={a === b}
+        aria-label="Exchange the two colours in squares, stripes and joins"
+        onClick={() => store.getState().change((doc) => coloursExchanged(doc, a, b))}
+      >
+        <ArrowLeftRight size={14} />
+      </Button>
+      <Choice
+        label="with"
+        value={b}
+        options={options}
+        onChange={(next) => setChosen({ ...chosen, b: next })}
+      />
+    </div>
+  );
+}
