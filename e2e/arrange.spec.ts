@@ -153,3 +153,27 @@ test('looks: with half-closed eyes, joined in another colour, two colours exchan
   expect(await metres('Ink')).toBe(rust);
   await expect(page.getByRole('radio', { name: /Joined in Ink/ })).toBeChecked();
 });
+
+test('where twins cannot be kept apart, it is proven how many must touch', async ({ page, open }) => {
+  await open('Nine-bell tote', 'Arrange');
+  const id = /bags\/([^/]+)\//.exec(page.url())?.[1] ?? '';
+  const { document } = await (await page.request.get(`/api/bags/${id}`)).json();
+  // Seven columns round, in two designs: no row can take turns all the way.
+  const [motif] = document.motifs;
+  const seven = {
+    ...document,
+    name: 'Seven round',
+    motifs: [{ ...motif, colourways: motif.colourways.slice(0, 2) }],
+    arrangement: {},
+    construction: { ...document.construction, body: { ...document.construction.body, columns: 7 } },
+  };
+  const fresh = crypto.randomUUID();
+  expect((await page.request.post('/api/bags', { data: { id: fresh, document: seven } })).status()).toBe(201);
+  await page.goto(`/bags/${fresh}/arrange`);
+  await page.getByRole('button', { name: 'Suggest arrangements' }).click();
+  await expect(twins(page)).toContainText('it could be 7.', { timeout: 40_000 });
+  await page.getByRole('list', { name: 'Suggested arrangements' }).getByRole('button').first().click();
+  await expect(twins(page)).toHaveText('7 pairs of twins touch: it cannot be fewer.');
+  await saved(page);
+  await page.request.delete(`/api/bags/${fresh}`);
+});

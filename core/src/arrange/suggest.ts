@@ -10,6 +10,13 @@ export interface Suggestion {
   readonly judged: Judged;
 }
 
+/** An arrangement as it is offered. */
+export const suggestionOf = (task: Task, laying: Laying, cost = costOf(task)): Suggestion => ({
+  laying,
+  cost: cost.total(laying),
+  judged: judged(task, laying),
+});
+
 /** So many are offered, and so much of the bag must lie otherwise for one to count as another. */
 const OFFERED = 4;
 const OTHER = 0.25;
@@ -25,13 +32,13 @@ export function* suggestions(task: Task, seed = 1): Generator<readonly Suggestio
   let found: Suggestion[] = [];
   for (let k = 0; k < SEEDS; k++) {
     const laying = annealed(task, seed * 1009 + k, cost);
-    found = shortList(task, [...found, { laying, cost: cost.total(laying), judged: judged(task, laying) }]);
+    found = shortList(task, [...found, suggestionOf(task, laying, cost)]);
     yield found;
   }
 }
 
 /** The best ones, each far enough from all better ones. */
-function shortList(task: Task, found: readonly Suggestion[]): Suggestion[] {
+export function shortList(task: Task, found: readonly Suggestion[]): Suggestion[] {
   const cells = task.slots.flatMap((piece, i) => (piece === undefined || task.locked[i] ? [] : [i]));
   const apart = (p: Laying, q: Laying) => cells.filter((i) => p[i] !== q[i]).length;
   const best: Suggestion[] = [];

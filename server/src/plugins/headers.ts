@@ -13,7 +13,8 @@ export const headers = fp(async (app) => {
       useDefaults: false,
       directives: {
         defaultSrc: ["'none'"],
-        scriptSrc: ["'self'"],
+        // Compiling WebAssembly is no running of text: the solver of arrangements is one such file of our own.
+        scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
         connectSrc: ["'self'"],
         fontSrc: ["'self'"],
         manifestSrc: ["'self'"],

@@ -56,6 +56,7 @@ export function Cells({ plan, store, px, twins }: CellsProps) {
             {...drag.bind(piece.id)}
             points={netPoints(piece)}
             data-cell={piece.name}
+            data-cell-id={piece.id}
             fill="transparent"
             stroke={piece.id === over || piece.id === held ? 'var(--kingfisher)' : 'none'}
             strokeWidth={5 * px}
@@ -179,13 +180,13 @@ function TwinMarks({ plan, twins, px, walk }: TwinMarksProps) {
 }
 
 /** The motif's piece under a place on the page. */
-const cellUnder = (x: number, y: number, plan: Plan): string | undefined => {
+function cellUnder(x: number, y: number): string | undefined {
   for (const element of document.elementsFromPoint(x, y)) {
-    const name = element instanceof SVGElement ? element.dataset.cell : undefined;
-    if (name !== undefined) return plan.graph.pieces.find((piece) => piece.name === name)?.id;
+    const id = element instanceof SVGElement ? element.dataset.cellId : undefined;
+    if (id !== undefined) return id;
   }
   return undefined;
-};
+}
 
 /** Where a place on the page lies on the drawing, y down. */
 function onDrawing(target: EventTarget | null, x: number, y: number) {
@@ -233,7 +234,10 @@ function useCellDrag(plan: Plan, store: BagStore) {
     const { brush } = useArranging.getState();
     const own = pull.current;
     const cell = plan.cells.find((one) => one.piece === piece);
-    if (!brush || !own || own.over.has(piece) || cell?.motif !== brush.motif) return;
+    const motif = plan.document.motifs.find(({ id }) => id === brush?.motif);
+    // A design that is gone since, by undo or in another window, paints nothing.
+    const there = motif?.colourways.some(({ id }) => id === brush?.design);
+    if (!brush || !there || !own || own.over.has(piece) || cell?.motif !== brush.motif) return;
     own.over.add(piece);
     own.painting ??= store.getState().begin();
     tell(own.painting.move((doc) => painted(doc, plan.cells, own.over, brush.design)));
@@ -244,7 +248,7 @@ function useCellDrag(plan: Plan, store: BagStore) {
       if (first) pull.current = { painting: undefined, over: new Set(), stopped: false };
       const own = pull.current;
       if (!own || own.stopped) return;
-      const under = first ? piece : cellUnder(x, y, plan);
+      const under = first ? piece : cellUnder(x, y);
       if (brush) {
         if (under !== undefined) paint(under);
       } else if (Math.hypot(...movement) > PRESS) {

@@ -1,7 +1,22 @@
-import { type BagDocument, type Bound, leastTwins, planOf, type Suggestion, suggestions } from '@fennot/core';
+import {
+  type BagDocument,
+  type Bound,
+  leastTwins,
+  planOf,
+  type Suggestion,
+  shortList,
+  suggestionOf,
+  suggestions,
+} from '@fennot/core';
 import { expose } from 'comlink';
 import highsLoader, { type Highs } from 'highs';
 import wasm from 'highs/runtime?url';
+
+/** What is proven, and the list with what the proof came upon. */
+export interface Proof {
+  readonly bound: Bound;
+  readonly list: readonly Suggestion[];
+}
 
 let solver: Promise<Highs> | undefined;
 const highs = () => {
@@ -22,9 +37,16 @@ const arranger = {
       await new Promise((next) => setTimeout(next));
     }
   },
-  /** The fewest twins that any arrangement of what there is can have, against the best one known. */
-  least: (document: BagDocument, reached: number): Promise<Bound> =>
-    leastTwins(planOf(document).arranging(), reached, highs),
+  /**
+   * The fewest twins that any arrangement of what there is can have, against the best one known; what the proof comes
+   * upon that has fewer is put into the list.
+   */
+  async least(document: BagDocument, list: readonly Suggestion[]): Promise<Proof> {
+    const task = planOf(document).arranging();
+    const reached = list[0]?.judged.twins.length ?? 0;
+    const bound = await leastTwins(task, reached, highs);
+    return { bound, list: bound.found ? shortList(task, [suggestionOf(task, bound.found), ...list]) : list };
+  },
 };
 export type Arranger = typeof arranger;
 

@@ -10,7 +10,7 @@ import {
   twinsText,
 } from '@fennot/core';
 import { Lock, LockOpen, RotateCw, Shuffle } from 'lucide-react';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { usePointed } from '../../drawing/pointed.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
@@ -18,6 +18,7 @@ import { Section } from '../../ui/Section.tsx';
 import type { StationProps } from '../station.ts';
 import { useArranging } from './arranging.ts';
 import { DesignRail } from './DesignRail.tsx';
+import { useEye } from './eye.ts';
 import { KeptSection } from './KeptSection.tsx';
 import { LooksSection } from './LooksSection.tsx';
 import { OrderSection } from './OrderSection.tsx';
@@ -28,10 +29,11 @@ import { WishSection } from './WishSection.tsx';
 
 /** Which design goes where: laid by hand, suggested, or by a plan. */
 export function ArrangeStation({ plan, store }: StationProps) {
-  const suggesting = useSuggestions(plan.document);
+  const suggesting = useSuggestions(plan);
   const { change } = store.getState();
   const { pieces } = plan.graph;
   const [seed, setSeed] = useState(1);
+  useCleared();
   if (plan.cells.length === 0)
     return (
       <Section title="Arrange">
@@ -64,6 +66,17 @@ export function ArrangeStation({ plan, store }: StationProps) {
         </Button>
       </Section>
     </>
+  );
+}
+
+/** What the hand holds and how the eye looks is put aside with the station. */
+function useCleared(): void {
+  useEffect(
+    () => () => {
+      useArranging.getState().set({ brush: undefined, held: undefined, walk: undefined });
+      useEye.getState().look('plain');
+    },
+    [],
   );
 }
 

@@ -1,4 +1,4 @@
-import { type BagDocument, type Bound, type Suggestion, USUAL_WEIGHTS } from '@fennot/core';
+import { type Bound, type Plan, type Suggestion, USUAL_WEIGHTS } from '@fennot/core';
 import { proxy, type Remote, wrap } from 'comlink';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Arranger } from '../../workers/arrange.worker.ts';
@@ -15,31 +15,30 @@ export interface Suggested {
 const NOTHING: Suggested = { list: [], busy: false, bound: undefined, why: undefined };
 
 /** All that a suggestion rests on: with the same key the same ones are good. */
-export const askedFor = ({
-  arrangement,
-  motifs,
-  construction,
-  features,
-  joins,
-  swatches,
-  yarns,
-}: BagDocument) =>
-  JSON.stringify([
-    // What lies unlocked may be moved: it says how many of each there are, and no more.
-    Object.entries(arrangement?.cells ?? {}).filter(([, { locked }]) => locked),
+export function askedFor({ document, cells }: Pick<Plan, 'document' | 'cells'>): string {
+  const { arrangement, motifs, construction, features, joins, swatches, yarns } = document;
+  // What lies unlocked may be moved: it says how many of each there are, and no more.
+  const laid = cells.map(({ motif, rounds, design }) => `${motif} ${rounds} ${design}`).sort();
+  const locked = cells.filter((cell) => cell.locked).map(({ piece, design }) => `${piece} ${design}`);
+  return JSON.stringify([
+    laid,
+    locked,
     arrangement?.stock ?? [],
     arrangement?.weights ?? USUAL_WEIGHTS,
     motifs,
     construction,
     features ?? {},
     joins.method,
+    joins.lines ?? {},
     swatches,
     yarns,
   ]);
+}
 
 /** Suggestions of a worker: begin, watch them come, and the proof after them; whatever they rest on changes, they go. */
-export function useSuggestions(document: BagDocument) {
-  const key = askedFor(document);
+export function useSuggestions(plan: Plan) {
+  const { document } = plan;
+  const key = askedFor(plan);
   const [state, setState] = useState<{ readonly key: string; readonly is: Suggested }>({ key, is: NOTHING });
   const worker = useRef<Worker | undefined>(undefined);
   // Held as long as it works: a remote that is collected drops its answers.
@@ -69,19 +68,19 @@ export function useSuggestions(document: BagDocument) {
     own.onerror = () => failed('Suggestions could not be loaded. Is the Fennot server there? Try again.');
     const arranger = wrap<Arranger>(own);
     remote.current = arranger;
-    let reached: Suggestion | undefined;
+    let last: readonly Suggestion[] = [];
     arranger
       .suggest(
         document,
         seed,
         proxy((list: readonly Suggestion[]) => {
-          reached = list[0];
+          last = list;
           say({ list });
         }),
       )
-      .then(() => (reached ? arranger.least(document, reached.judged.twins.length) : undefined))
-      .then((bound) => {
-        say({ busy: false, bound });
+      .then(() => arranger.least(document, last))
+      .then(({ bound, list }) => {
+        say({ busy: false, bound, list });
         if (worker.current === own) end();
       })
       .catch((error: unknown) =>
