@@ -177,3 +177,33 @@ test('where twins cannot be kept apart, it is proven how many must touch', async
   await saved(page);
   await page.request.delete(`/api/bags/${fresh}`);
 });
+
+test('squares out of what is left: how many, what limits them, and they become the designs', async ({
+  page,
+  open,
+}) => {
+  await open('Nine-bell tote', 'Arrange');
+  await page.getByRole('button', { name: 'Make them of what is left' }).click();
+  const work = page.getByRole('button', { name: 'Work it out' });
+  await work.click();
+  const said = page.getByTestId('scraps');
+  // No yarn at all: no square, and 50 m of one alone make some.
+  await expect(said).toContainText('No of 24 squares can be made.');
+  for (const [colour, metres] of [
+    ['Foam', '150'],
+    ['Rust', '40'],
+    ['Ink', '40'],
+    ['Reed', '40'],
+  ] as const)
+    await put(page.getByLabel(colour, { exact: true }), metres);
+  await work.click();
+  await expect(said).toHaveText(/^(All 24|\d+ of 24) squares can be made\./);
+  const squares = page.getByRole('list', { name: 'Squares that can be made' }).getByRole('listitem');
+  expect(await squares.count()).toBeGreaterThan(3);
+  const many = (await squares.allTextContents()).reduce((sum, text) => sum + Number(text), 0);
+  await page.getByRole('button', { name: 'Make these the designs' }).click();
+  await expect(
+    page.getByText(many === 24 ? '24 places, and as many motifs.' : `24 places for ${many}:`),
+  ).toBeVisible();
+  await saved(page);
+});

@@ -20,6 +20,7 @@ export * from './picture/index.ts';
 export * from './plan/index.ts';
 export * from './readouts/index.ts';
 export * from './runs/index.ts';
+export * from './scraps/index.ts';
 export * from './search/index.ts';
 export * from './stitches/index.ts';
 export * from './strap/index.ts';

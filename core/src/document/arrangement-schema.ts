@@ -51,6 +51,9 @@ export const weightsSchema = z.strictObject({
 });
 export type Weights = z.infer<typeof weightsSchema>;
 
+/** Longest yarn that is left of anything, mm. */
+const MOST_LEFT = 10_000_000;
+
 /** Most of one design that anyone has lying ready. */
 const MOST_STOCK = 999;
 
@@ -78,6 +81,19 @@ export const arrangementSchema = z
     stock: z
       .array(stockSchema)
       .max(LIMITS.motifs * LIMITS.colourways, 'There is one number for each design.')
+      .optional(),
+    /** What is left of yarns, mm, to make squares of. */
+    scraps: z
+      .array(
+        z.strictObject({
+          yarn: idSchema,
+          length: z
+            .number()
+            .min(0, 'A length cannot be negative.')
+            .max(MOST_LEFT, 'At most 10 km of a yarn.'),
+        }),
+      )
+      .max(LIMITS.yarns, 'There is one length for each yarn.')
       .optional(),
     /** Arrangements kept beside the one on the table. */
     kept: z

@@ -1,6 +1,6 @@
 import type { BagGraph, Piece } from '../bag/index.ts';
 import { type ClosurePlan, type CordPlan, placesMany } from '../closure/index.ts';
-import type { BagDocument } from '../document/index.ts';
+import type { BagDocument, Motif } from '../document/index.ts';
 import { motifOf, panelOf, swatchOf } from '../document/look-up.ts';
 import { type EdgeCount, edgeStitches } from '../edging/index.ts';
 import type { TopKind } from '../fabric/index.ts';
@@ -79,6 +79,22 @@ export interface Effort {
   readonly stitches: number;
   readonly yarn: number;
   readonly minutes: number;
+}
+
+/** A tail that is woven in, mm. */
+const TAIL = 120;
+
+/**
+ * Yarn each round of a motif takes, from the heart outwards, mm: its stitches by gauge and kind, and two tails, as every
+ * round may be of another colour.
+ */
+export function roundYarn(document: BagDocument, motif: Motif, rounds: number): number[] {
+  const { stitch, strands, ...swatch } = swatchOf(document, motif.swatch);
+  const pitch = swatchGauge(document, { ...swatch, stitch, strands }).pitch.value;
+  return Array.from(
+    { length: rounds },
+    (_, r) => (roundStitches(motif, r + 1) * YARN_BY_PITCH[stitch] * pitch + 2 * TAIL) * strands,
+  );
 }
 
 /** What is put on the joined bag, worked out. */

@@ -1,10 +1,15 @@
 import {
   type BagDocument,
   type Bound,
+  difference,
   leastTwins,
   planOf,
+  type ScrapsAnswer,
+  type ScrapsAsk,
   type Suggestion,
+  seen,
   shortList,
+  squaresOf,
   suggestionOf,
   suggestions,
 } from '@fennot/core';
@@ -46,6 +51,19 @@ const arranger = {
     const reached = list[0]?.judged.twins.length ?? 0;
     const bound = await leastTwins(task, reached, highs);
     return { bound, list: bound.found ? shortList(task, [suggestionOf(task, bound.found), ...list]) : list };
+  },
+  /** Squares out of what is left; `colours` of the yarns, `#rrggbb` by id. */
+  async scraps(
+    ask: ScrapsAsk,
+    colours: Readonly<Record<string, string>>,
+    extra: number,
+  ): Promise<ScrapsAnswer> {
+    const look = new Map(Object.entries(colours).map(([id, colour]) => [id, seen(colour)]));
+    const unlike = (p: string, q: string) => {
+      const [a, b] = [look.get(p), look.get(q)];
+      return a && b ? difference(a, b) : 0;
+    };
+    return squaresOf(ask, await highs(), unlike, extra);
   },
 };
 export type Arranger = typeof arranger;

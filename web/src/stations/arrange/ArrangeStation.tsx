@@ -22,6 +22,7 @@ import { useEye } from './eye.ts';
 import { KeptSection } from './KeptSection.tsx';
 import { LooksSection } from './LooksSection.tsx';
 import { OrderSection } from './OrderSection.tsx';
+import { ScrapsSection } from './ScrapsSection.tsx';
 import { SuggestSection } from './SuggestSection.tsx';
 import { useSuggestions } from './use-suggestions.ts';
 import { useTwins } from './use-twins.ts';
@@ -52,6 +53,7 @@ export function ArrangeStation({ plan, store }: StationProps) {
       <OrderSection plan={plan} store={store} />
       <KeptSection plan={plan} store={store} />
       <LooksSection plan={plan} store={store} />
+      <ScrapsSection plan={plan} store={store} />
       <Section title="By chance">
         <Button
           small
