@@ -1,3 +1,4 @@
+import { benchArrange } from './arrange.ts';
 import { benchCore, benchFilling, benchSearch } from './core.ts';
 import { benchCounts } from './counts.ts';
 import { benchList } from './list.ts';
@@ -6,6 +7,7 @@ import { benchPage } from './page.ts';
 /** `npm run bench`: figures beside what they are held against. Nothing passes or fails here. */
 benchCore();
 benchCounts();
+await benchArrange();
 benchSearch();
 benchFilling();
 const { DATABASE_URL, FENNOT_WEB } = process.env;
