@@ -15,4 +15,5 @@ export * from './seen-together.ts';
 export * from './sight.ts';
 export * from './suggest.ts';
 export * from './task.ts';
+export * from './upright.ts';
 export * from './words.ts';

@@ -1,4 +1,5 @@
 import {
+  askewIn,
   chance,
   type LaidCell,
   laidAs,
@@ -48,6 +49,7 @@ export function ArrangeStation({ plan, store }: StationProps) {
       <DesignRail plan={plan} store={store} />
       <Twins plan={plan} bound={suggesting.suggested.bound} />
       <Picked plan={plan} store={store} />
+      <OneWay plan={plan} />
       <SuggestSection plan={plan} store={store} suggesting={suggesting} />
       <WishSection plan={plan} store={store} />
       <OrderSection plan={plan} store={store} />
@@ -129,6 +131,38 @@ function Twins({ plan, bound }: TwinsProps) {
             {at === undefined ? 'Walk through them' : 'Next pair'}
           </Button>
         </>
+      )}
+    </Section>
+  );
+}
+
+/** Whether motifs that have a top hang upright, on every face they are seen on. */
+function OneWay({ plan }: Pick<StationProps, 'plan'>) {
+  if (!plan.cells.some(({ motif }) => plan.document.motifs.find(({ id }) => id === motif)?.oneWay))
+    return null;
+  const found = askewIn(plan);
+  const name = (id: string) => plan.graph.pieces.find((piece) => piece.id === id)?.name ?? id;
+  return (
+    <Section title="One way up">
+      {found.length === 0 ? (
+        <p className="text-sm text-reed" data-testid="one-way">
+          All hang upright. What carries ↓ is laid upside down.
+        </p>
+      ) : (
+        <ul className="flex flex-col gap-0.5 text-sm text-loosestrife" data-testid="one-way">
+          {found.map(({ piece, face, how, folded }) => (
+            <li key={`${piece} ${face}`}>
+              <button
+                type="button"
+                className="text-left hover:underline"
+                onClick={() => usePointed.getState().point({ piece })}
+              >
+                {name(piece)} is {how} on the {face}
+                {folded ? ': folded over, it is upright on one face only.' : '.'}
+              </button>
+            </li>
+          ))}
+        </ul>
       )}
     </Section>
   );
