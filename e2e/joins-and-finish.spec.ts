@@ -36,8 +36,10 @@ test('as you go, each square is joined in its last round', async ({ page, open }
   await open('Rope roll', 'Joins');
   await page.getByRole('radio', { name: /As you go/ }).click();
   const steps = page.getByRole('region', { name: 'Steps' });
-  await expect(steps).toContainText('Work A1 whole, with its last round.');
-  await expect(steps).toContainText('Work B2 up to its last round. In that round join');
+  await expect(steps).toContainText('Work A1 (Marigold heart 1) whole, with its last round.');
+  await expect(steps).toContainText(
+    'Work B2 (Reed heart 4) up to its last round. In that round join B2, upper edge to A2, lower edge:',
+  );
   await page.getByRole('radio', { name: /All lines one way/ }).click();
   await saved(page);
 });

@@ -143,9 +143,11 @@ export function stepText(step: JoinStep, method: JoinMethodId, reading: Reading)
     case 'motif': {
       if (step.joins.length === 0)
         return `Work ${calledIn(reading)(step.piece, step.name)} whole, with its last round.`;
+      // Its design is said once; what it is joined to is known by its place.
+      const { design: _, ...plain } = reading;
       const joins = step.joins.map((own) => {
         const extra = doublings(own);
-        return `${joinText(own, 'to', reading)}${extra ? ` (${extra})` : ''}`;
+        return `${joinText(own, 'to', plain)}${extra ? ` (${extra})` : ''}`;
       });
       return `Work ${calledIn(reading)(step.piece, step.name)} up to its last round. In that round join ${joins.join('; ')}. At corners join into the corner space.`;
     }
