@@ -207,3 +207,30 @@ test('squares out of what is left: how many, what limits them, and they become t
   ).toBeVisible();
   await saved(page);
 });
+
+test('by touch a motif is pulled onto another, and a pull that the page takes away leaves it', async ({
+  page,
+  open,
+}) => {
+  await open('Nine-bell tote', 'Arrange');
+  const hands = await page.context().newCDPSession(page);
+  const touch = (
+    type: 'touchStart' | 'touchMove' | 'touchEnd' | 'touchCancel',
+    at?: { x: number; y: number },
+  ) => hands.send('Input.dispatchTouchEvent', { type, touchPoints: at ? [at] : [] });
+  const [a, b] = [await middle(page, 'A2'), await middle(page, 'A6')];
+  const steps = [0.3, 0.6, 1].map((share) => ({
+    x: a.x + (b.x - a.x) * share,
+    y: a.y + (b.y - a.y) * share,
+  }));
+  await touch('touchStart', a);
+  for (const at of steps) await touch('touchMove', at);
+  await touch('touchCancel');
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
+  await touch('touchStart', a);
+  for (const at of steps) await touch('touchMove', at);
+  await touch('touchEnd');
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeEnabled();
+  await cell(page, 'A6').click();
+  await expect(designOf(page)).toHaveText('Kingfisher heart 2');
+});

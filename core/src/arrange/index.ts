@@ -7,6 +7,7 @@ export * from './contrast.ts';
 export * from './cost.ts';
 export * from './exchange.ts';
 export * from './judge.ts';
+export * from './looks.ts';
 export * from './neighbours.ts';
 export * from './orders.ts';
 export * from './places.ts';

@@ -57,8 +57,9 @@ export function FlatView(props: FlatViewProps) {
   const bounds = useMemo(() => netBounds(plan.graph), [plan]);
   const upsideDown = useMemo(() => turnedPieces(plan), [plan]);
   const labels = useMemo(
-    () => labelsOf({ plan, px, named: named === true, turned: upsideDown, lettered: seams }),
-    [plan, px, named, upsideDown, seams],
+    // Where motifs are laid, each carries its own name.
+    () => (motifs ? [] : labelsOf({ plan, px, named: named === true, turned: upsideDown, lettered: seams })),
+    [plan, px, named, upsideDown, seams, motifs],
   );
   const obstacles = useMemo(
     (): Obstacle[] => [

@@ -1,4 +1,15 @@
-import { coloursExchanged, contrastOf, FRONT, neighbourText, type Plan } from '@fennot/core';
+import {
+  coloursExchanged,
+  contrastOf,
+  FRONT,
+  neighbourText,
+  type Plan,
+  TRIED,
+  type Tried,
+  triedIn,
+  triedYarn,
+  triedYarns,
+} from '@fennot/core';
 import { ArrowLeftRight } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { MadeUpPicture } from '../../madeup/MadeUpPicture.tsx';
@@ -7,6 +18,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Cards } from '../../ui/Cards.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { Section } from '../../ui/Section.tsx';
+import { Switcher } from '../../ui/Switcher.tsx';
 import type { StationProps } from '../station.ts';
 import { EYE_WORDS, EYES, useEye } from './eye.ts';
 
@@ -32,31 +44,49 @@ export function LooksSection({ plan, store }: StationProps) {
           told apart: {neighbourText(plan.graph, contrast.least.pair)} ({share(contrast.least.lightness)}).
         </p>
       )}
-      <JoinColours plan={plan} store={store} />
+      <Tries plan={plan} store={store} />
       <Exchange plan={plan} store={store} />
     </Section>
   );
 }
 
-/** The bag with each of its yarns as the joining colour, side by side. */
-function JoinColours({ plan, store }: StationProps) {
+const PARTS: Record<Tried, string> = { joins: 'Joined', edge: 'Edge', straps: 'Straps' };
+
+/** The bag with a part of it in each of the yarns it could be, side by side. */
+function Tries({ plan, store }: StationProps) {
   const { document } = plan;
+  const [chosen, setChosen] = useState<Tried>('joins');
+  const parts = TRIED.filter((part) => triedYarns(document, part).length > 0);
+  const part = parts.includes(chosen) ? chosen : 'joins';
+  const now = triedYarn(document, part);
   const others = useMemo(
     () =>
-      document.yarns.flatMap(({ id, colourName }): Array<{ id: string; colourName: string; own: Plan }> => {
-        if (id === document.joins.yarn) return [{ id, colourName, own: plan }];
-        const answer = planFor({ ...document, joins: { ...document.joins, yarn: id } });
-        return answer.ok ? [{ id, colourName, own: answer.plan }] : [];
-      }),
-    [document, plan],
+      triedYarns(document, part).flatMap(
+        ({ id, colourName }): Array<{ id: string; colourName: string; own: Plan }> => {
+          if (id === now) return [{ id, colourName, own: plan }];
+          const answer = planFor(triedIn(document, part, id));
+          return answer.ok ? [{ id, colourName, own: answer.plan }] : [];
+        },
+      ),
+    [document, plan, part, now],
   );
+  if (now === undefined) return null;
   return (
-    <div>
-      <h4 className="mb-1 text-sm font-semibold">Joined in</h4>
+    <div className="flex flex-col gap-1.5">
+      {parts.length > 1 ? (
+        <Switcher
+          label="What is tried in other colours"
+          value={part}
+          options={parts.map((one) => ({ value: one, label: PARTS[one] }))}
+          onChange={setChosen}
+        />
+      ) : (
+        <h4 className="text-sm font-semibold">{PARTS[part]} in</h4>
+      )}
       <Cards
-        label="Joining colour"
+        label={`${PARTS[part]} in`}
         className="grid-cols-3"
-        value={document.joins.yarn}
+        value={now}
         options={others.map(({ id, colourName, own }) => ({
           value: id,
           content: (
@@ -64,15 +94,15 @@ function JoinColours({ plan, store }: StationProps) {
               <MadeUpPicture
                 plan={own}
                 view={FRONT}
-                label={`Joined in ${colourName}`}
-                straps={false}
+                label={`${PARTS[part]} in ${colourName}`}
+                straps={part === 'straps'}
                 className="h-16 w-full"
               />
               <span className="block text-center text-xs">{colourName}</span>
             </>
           ),
         }))}
-        onChange={(yarn) => store.getState().change((doc) => ({ ...doc, joins: { ...doc.joins, yarn } }))}
+        onChange={(yarn) => store.getState().change((doc) => triedIn(doc, part, yarn))}
       />
     </div>
   );
