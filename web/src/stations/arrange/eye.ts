@@ -24,8 +24,8 @@ interface Looking {
 export const useEye = create<Looking>()((set) => ({ eye: 'plain', look: (eye) => set({ eye }) }));
 
 /**
- * What each eye makes of linear red, green and blue, row by row: the full deficiencies of the physiological model of
- * G. Machado, M. Oliveira and L. Fernandes (2009).
+ * What each eye makes of linear red, green and blue, row by row: the published physiologically based model of 2009 for cones
+ * that are missing altogether.
  */
 export const DEFICIENT: Record<'protan' | 'deutan' | 'tritan', readonly number[]> = {
   protan: [0.152286, 1.052583, -0.204868, 0.114503, 0.786281, 0.099216, -0.003882, -0.048116, 1.051998],
