@@ -14,10 +14,14 @@ export interface Cost {
   swap(laying: Laying, p: number, q: number): number;
 }
 
-/** The cost of a task's arrangements: what its pairs and lines say, weighed as its maker wishes. */
-export function costOf(task: Task): Cost {
+/**
+ * The cost of a task's arrangements: what its pairs and lines say, weighed as its maker wishes.
+ *
+ * @param times twins side by side count so many times as much.
+ */
+export function costOf(task: Task, times = 1): Cost {
   const { pairs, lines, slots, designs } = task;
-  const like = likeness(task);
+  const like = likeness(task, times);
   const many = designs.length;
   const cost = { like: Float64Array.from(like.flat()), same: new Float64Array(many * many) };
   for (let d = 0; d < many; d++) cost.same[d * many + d] = SAME_ONLY;

@@ -199,11 +199,19 @@ function dealtOut({ many }: Supply, laid: readonly number[], locked: readonly bo
   return { cells, over };
 }
 
-/** How much it counts that two designs lie side by side. */
-export function likeness({ designs, weights }: Pick<Task, 'designs' | 'weights'>): number[][] {
+/** From this weight on no twins side by side come before everything else. */
+const BEFORE_ALL = 3;
+export const twinsFirst = ({ weights }: Pick<Task, 'weights'>): boolean => weights.like >= BEFORE_ALL;
+
+/**
+ * How much it counts that two designs lie side by side.
+ *
+ * @param times twins count so many times as much as they are weighed.
+ */
+export function likeness({ designs, weights }: Pick<Task, 'designs' | 'weights'>, times = 1): number[][] {
   return designs.map((one, i) =>
     designs.map((other, k) => {
-      const same = i === k ? SAME * weights.like : 0;
+      const same = i === k ? SAME * weights.like * times : 0;
       const outer = one.outer !== undefined && one.outer === other.outer ? OUTER * weights.outer : 0;
       const near = Math.max(0, 1 - difference(one.colour, other.colour) / ALIKE);
       return same + outer + NEAR * weights.near * near;
