@@ -101,7 +101,8 @@ export function FlatView(props: FlatViewProps) {
       </header>
       <div ref={ref} className="relative min-h-0 grow">
         <svg
-          className="absolute inset-0 size-full"
+          // Where motifs are pulled about, a finger on the net pulls them, and not the page.
+          className={`absolute inset-0 size-full ${motifs ? 'touch-none' : ''}`}
           viewBox={`${frame.left} ${frame.top} ${frame.width} ${frame.height}`}
           role="application"
           aria-label={`Net of ${plan.graph.pieces.length} pieces. Arrow keys walk from piece to piece, with Shift along the edges of a piece; m goes to the edge that meets it.`}
