@@ -137,6 +137,7 @@ test('looks: with half-closed eyes, joined in another colour, two colours exchan
   );
   await page.getByRole('combobox', { name: 'Seen' }).click();
   await page.getByRole('option', { name: 'As it is' }).click();
+  await page.getByRole('button', { name: 'Try other colours' }).click();
   await page.getByRole('radio', { name: /Joined in Rust/ }).click();
   await expect(page.getByRole('radio', { name: /Joined in Rust/ })).toBeChecked();
   const yarn = page.getByTestId('motif-yarn');

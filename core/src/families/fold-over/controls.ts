@@ -7,7 +7,7 @@ import { type SheetMake, sheetSize } from '../layout/sheet-make.ts';
 import { stripControls } from '../strip/strip-control.ts';
 import { layApart } from './front-apart.ts';
 import type { Apart, FoldOver } from './schema.ts';
-import { flapSteps, reachOf, stepsUp, withSteps } from './steps.ts';
+import { flapSteps, reachOf, rowsGoUp, stepsUp, withSteps } from './steps.ts';
 
 /** Depth of a strip nobody has chosen yet, mm. */
 const USUAL_DEPTH = 50;
@@ -84,9 +84,7 @@ export function foldOverControls(
 
 /** What the panel's length is counted in. */
 const stepWord = (body: SheetMake) =>
-  body.of === 'motifs' || (body.of === 'rows' ? !body.upright : body.rowsRun === 'across')
-    ? { one: 'row', Many: 'Rows' }
-    : { one: 'stitch', Many: 'Stitches' };
+  rowsGoUp(body) ? { one: 'row', Many: 'Rows' } : { one: 'stitch', Many: 'Stitches' };
 
 /** The controls of a front of its own: what it is of, and its rows where they are counted. */
 function frontControls(

@@ -4,11 +4,15 @@ import type { Materials } from '../layout/materials.ts';
 import type { SheetMake } from '../layout/sheet-make.ts';
 import type { FoldOver } from './schema.ts';
 
+/** Whether the panel's length is counted in rows; else it is in stitches. */
+export const rowsGoUp = (body: SheetMake): boolean =>
+  body.of === 'motifs' || (body.of === 'rows' ? !body.upright : body.rowsRun === 'across');
+
 /** Steps along the panel's length: rows of squares, or rows or stitches of a worked panel. */
 export function stepsUp(body: SheetMake, materials: Materials): number {
   if (body.of !== 'rows') return countsUp(body);
   const { rows, stitches } = materials.panel(body.panel);
-  return body.upright ? stitches : rows;
+  return rowsGoUp(body) ? rows : stitches;
 }
 
 const countsUp = (body: Body): number =>

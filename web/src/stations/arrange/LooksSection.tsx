@@ -11,7 +11,7 @@ import {
   triedYarns,
 } from '@fennot/core';
 import { ArrowLeftRight } from 'lucide-react';
-import { useMemo, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { MadeUpPicture } from '../../madeup/MadeUpPicture.tsx';
 import { planFor } from '../../open-bag/plans.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -27,6 +27,7 @@ const share = (value: number) => `${Math.round(value * 100)} %`;
 /** How the colours go together: with other eyes, in figures, with another joining colour, and two colours exchanged. */
 export function LooksSection({ plan, store }: StationProps) {
   const { eye, look } = useEye();
+  const [trying, setTrying] = useState(false);
   const task = plan.arranging();
   const contrast = useMemo(() => contrastOf(task, task.laid), [task]);
   return (
@@ -44,7 +45,13 @@ export function LooksSection({ plan, store }: StationProps) {
           told apart: {neighbourText(plan.graph, contrast.least.pair)} ({share(contrast.least.lightness)}).
         </p>
       )}
-      <Tries plan={plan} store={store} />
+      {trying ? (
+        <Tries plan={plan} store={store} />
+      ) : (
+        <Button small className="self-start" onClick={() => setTrying(true)}>
+          Try other colours
+        </Button>
+      )}
       <Exchange plan={plan} store={store} />
     </Section>
   );
@@ -53,7 +60,9 @@ export function LooksSection({ plan, store }: StationProps) {
 const PARTS: Record<Tried, string> = { joins: 'Joined', edge: 'Edge', straps: 'Straps' };
 
 /** The bag with a part of it in each of the yarns it could be, side by side. */
-function Tries({ plan, store }: StationProps) {
+function Tries({ plan: latest, store }: StationProps) {
+  // As many bags as there are yarns: they are drawn once the one on the table is.
+  const plan = useDeferredValue(latest);
   const { document } = plan;
   const [chosen, setChosen] = useState<Tried>('joins');
   const parts = TRIED.filter((part) => triedYarns(document, part).length > 0);

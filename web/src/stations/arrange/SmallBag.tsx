@@ -1,5 +1,5 @@
 import { BACK, type BagDocument, FRONT, type Plan } from '@fennot/core';
-import { useMemo } from 'react';
+import { useDeferredValue, useMemo } from 'react';
 import { MadeUpPicture } from '../../madeup/MadeUpPicture.tsx';
 import { planFor } from '../../open-bag/plans.ts';
 
@@ -9,7 +9,9 @@ interface SmallBagProps {
 }
 
 /** The bag another way, made up and small, from the front and from behind. */
-export function SmallBag({ document, label }: SmallBagProps) {
+export function SmallBag({ document: latest, label }: SmallBagProps) {
+  // Several stand beside the bag on the table: that one is drawn first.
+  const document = useDeferredValue(latest);
   const plan = useMemo((): Plan | undefined => {
     const answer = planFor(document);
     return answer.ok ? answer.plan : undefined;

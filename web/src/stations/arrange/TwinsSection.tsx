@@ -31,7 +31,7 @@ export function TwinsSection({ plan, bound }: TwinsProps) {
       </p>
       {twins.length > 0 && (
         <>
-          <ol className="flex max-h-[150px] flex-col gap-0.5 overflow-y-auto">
+          <ol className="flex max-h-[140px] flex-col gap-0.5 overflow-y-auto">
             {twins.map((pair, i) => (
               <li key={`${pair.a} ${pair.b}`}>
                 <button
