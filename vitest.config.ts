@@ -1,4 +1,7 @@
+import { spawnSync } from 'node:child_process';
 import { defineConfig } from 'vitest/config';
+
+const tree = spawnSync('git', ['rev-parse', 'HEAD^{tree}'], { encoding: 'utf8' });
 
 export default defineConfig({
   test: {
@@ -9,6 +12,8 @@ export default defineConfig({
       'command/**/*.test.ts',
       'drill/**/*.test.ts',
     ],
+    setupFiles: ['./vitest.setup.ts'],
+    env: { FENNOT_SEED: process.env.FENNOT_SEED ?? (tree.stdout?.trim() || 'none') },
     testTimeout: 120_000,
     // Every core: on a small machine the default leaves half of it idle.
     maxWorkers: '100%',

@@ -50,7 +50,10 @@ export function facetBorders(piece: Piece, facets: readonly Facet[]): FacetBorde
         );
         if (known) return;
         const beside = facets.filter((facet) =>
-          sidesOf(facet.outline).some((side) => offSegment(middle, side.from, side.to).off < SAME),
+          sidesOf(facet.outline).some((side) =>
+            // By both ends: two borders that meet at a sharp angle are near one another far beyond their corner.
+            [p, q].every((end) => offSegment(end, side.from, side.to).off < SAME),
+          ),
         );
         found.push({ from: p, to: q, beside });
       });

@@ -63,16 +63,18 @@ export function meshOf(graph: BagGraph, spacing: number): Mesh {
     outlines.set(piece.id, border);
     const parts = facetsOf.get(piece.id) ?? [];
     const known = [...border];
+    const lines: Line[] = [];
     for (const fold of parts.length > 1 ? facetBorders(piece, parts) : []) {
       const line = nodesAlong(fold.from, fold.to, known, vertices, spacing, (p) => put(p, nodes.add()));
       known.push(...line.filter((v) => !known.includes(v)));
+      lines.push({ beside: fold.beside, vertices: line });
       const where = sewnAcross(fold);
       if (where) across.push({ where, nodes: line.map((v) => vertices[v]?.node ?? 0) });
     }
     const lattice = latticeOn(piece.outline, spacing);
     for (const facet of parts) {
       if (facet.tucked) continue;
-      const ring = parts.length > 1 ? ringOf(facet, known, vertices) : border;
+      const ring = parts.length > 1 ? ringOf(facet, border, lines, vertices) : border;
       const places = ring.map((v): Point => vertices[v] ?? { x: 0, y: 0 });
       const { triangles, inner } = triangulated(places, clearOf(facet.outline, lattice, spacing));
       const all = [...ring, ...inner.map((p) => put(p, nodes.add()))];
@@ -134,14 +136,30 @@ function nodesAlong(
   );
 }
 
-/** The vertices round a facet, among those on the outline of its piece and on the borders of facets. */
-function ringOf({ outline }: Facet, known: readonly number[], vertices: readonly Vertex[]): number[] {
+/** The vertices along a border between facets. */
+interface Line {
+  readonly beside: readonly Facet[];
+  readonly vertices: readonly number[];
+}
+
+/** The vertices round a facet, among those on the outline of its piece and on its own borders. */
+function ringOf(
+  facet: Facet,
+  border: readonly number[],
+  lines: readonly Line[],
+  vertices: readonly Vertex[],
+): number[] {
+  const { outline } = facet;
+  const own = lines.filter(({ beside }) => beside.includes(facet)).map((line) => line.vertices);
   const ring: number[] = [];
   outline.forEach((from, i) => {
     const to = outline[(i + 1) % outline.length] ?? from;
-    const on = known
-      .map((v) => ({ v, ...offSegment(vertices[v] ?? from, from, to) }))
-      .filter(({ off }) => off < ON)
+    const off = (v: number | undefined) => offSegment(vertices[v ?? 0] ?? from, from, to);
+    // A border is on this side with both its ends or not at all: where the facet is sharp, so is one of the next side.
+    const inner = own.filter((line) => off(line[0]).off < ON && off(line.at(-1)).off < ON).flat();
+    const on = [...new Set([...border, ...inner])]
+      .map((v) => ({ v, ...off(v) }))
+      .filter((one) => one.off < ON)
       .sort((a, b) => a.share - b.share);
     for (const { v } of on) if (!ring.includes(v)) ring.push(v);
   });
@@ -165,6 +183,43 @@ function sewAcross(across: readonly Sewn[], nodes: EdgeNodes['nodes']): void {
       });
     }
   });
+}
+
+/**
+ * Makes one node of the ends of short sides, where the surface stays one: two nodes may have no other neighbours in
+ * common than those of their triangles, else a triangle beyond would be folded onto one that is not its neighbour.
+ *
+ * @param triangles nodes of every triangle, three numbers each.
+ */
+function joinShort(
+  short: ReadonlyArray<{ readonly a: number; readonly b: number }>,
+  triangles: readonly number[],
+  nodes: EdgeNodes['nodes'],
+): void {
+  if (short.length === 0) return;
+  /** Triangles at every node, by where they begin. */
+  const at = new Map<number, number[]>();
+  triangles.forEach((node, k) => {
+    const root = nodes.find(node);
+    at.set(root, [...(at.get(root) ?? []), k - (k % 3)]);
+  });
+  const cornersOf = (t: number) => [0, 1, 2].map((k) => nodes.find(triangles[t + k] ?? 0));
+  const beside = (node: number) => new Set((at.get(node) ?? []).flatMap(cornersOf));
+  for (const side of short) {
+    const [a, b] = [nodes.find(side.a), nodes.find(side.b)];
+    if (a === b) continue;
+    const others = beside(b);
+    const common = [...beside(a)].filter((node) => node !== a && node !== b && others.has(node));
+    const between = new Set(
+      (at.get(a) ?? [])
+        .map(cornersOf)
+        .flatMap((triple) => (triple.includes(b) && new Set(triple).size === 3 ? triple : [])),
+    );
+    if (common.some((node) => !between.has(node))) continue;
+    const all = [...(at.get(a) ?? []), ...(at.get(b) ?? [])];
+    nodes.join(a, b);
+    at.set(nodes.find(a), all);
+  }
 }
 
 /** Numbers the nodes that there are, and leaves out triangles that have shrunk to nothing. */
@@ -198,7 +253,12 @@ function compacted({
       sides.set(`${a}/${b}`, { a, b, length });
     }
   }
-  for (const { a, b, length } of sides.values()) if (length < SHORT * spacing) nodes.join(a, b);
+  const short = [...sides.values()].filter(({ length }) => length < SHORT * spacing);
+  joinShort(
+    short,
+    corners.map((v) => vertexAt(v)?.node ?? 0),
+    nodes,
+  );
   const number = new Map<number, number>();
   const numbered = (node: number) => {
     const root = nodes.find(node);

@@ -30,6 +30,13 @@ function on({ points, shares }: Line, share: number): Point {
   return to > from ? along(a, b, Math.min(1, Math.max(0, (share - from) / (to - from)))) : b;
 }
 
+/** The points of a way that lie between two places on it. */
+const between = ({ points, shares }: Line, from: number, to: number): Point[] =>
+  points.filter((_, i) => {
+    const share = shares[i] ?? 0;
+    return share > from + NOTHING && share < to - NOTHING;
+  });
+
 const pathOf = (piece: Piece, chain: readonly Interval[]): Point[] =>
   chain.flatMap((interval, i) => pathOn(piece, interval).slice(i === 0 ? 0 : 1));
 
@@ -53,18 +60,21 @@ function shapedWall(
     const [from = 0, to = length] = [marks[i], marks[i + 1]];
     return { line: lineOf(path), from: from / length, to: to / length };
   });
-  const facets: Facet[] = [];
-  for (const { line, from, to } of ways) {
-    const within = (share: number) => from + share * (to - from);
-    const cuts = [...line.shares.map(within), ...edges.lower.shares, ...edges.upper.shares]
-      .filter((share) => share > from + NOTHING && share < to - NOTHING)
-      .sort((a, b) => a - b);
-    const all = [from, ...cuts, to].filter((share, i, list) => i === 0 || share - (list[i - 1] ?? 0) > CUT);
-    // The last cut is the end, however near the one before it lies.
-    all[all.length - 1] = to;
+  const cuts = cutsOf(
+    [
+      ...marks.map((mark) => ({ share: mark / length, rank: 0 })),
+      ...ways.flatMap(({ line, from, to }) =>
+        line.shares.map((share) => ({ share: from + share * (to - from), rank: 1 })),
+      ),
+      ...[edges.lower, edges.upper].flatMap(({ shares }) => shares.map((share) => ({ share, rank: 2 }))),
+    ],
+    NEAR / length,
+  );
+  const facets = ways.flatMap(({ line, from, to }): Facet[] => {
     const standing = (share: number) => on(line, (share - from) / (to - from));
-    all.slice(1).forEach((next, i) => {
-      const share = all[i] ?? from;
+    const own = cuts.filter((share) => share > from - NOTHING && share < to + NOTHING);
+    return own.slice(1).flatMap((next, i): Facet[] => {
+      const share = own[i] ?? from;
       const [p, q] = [standing(share), standing(next)];
       const over = (at: Point, z: number): Point3 => ({ x: at.x - width / 2, y: at.y, z });
       const corners = [
@@ -75,12 +85,21 @@ function shapedWall(
       ] as const;
       const long = distance(p, q) || 1;
       const face = faceOf({ x: (q.x - p.x) / long, y: (q.y - p.y) / long });
-      for (const part of partsOf(corners)) {
+      const below = between(edges.lower, share, next);
+      const above = between(edges.upper, share, next).reverse();
+      return partsOf(corners).flatMap((part) => {
         const motion = motionOf(part);
-        if (motion) facets.push({ piece: piece.id, outline: part.map(({ flat }) => flat), face, motion });
-      }
+        if (!motion) return [];
+        // What bends between two cuts lies on the part, too, else the bag would be open there.
+        const outline = part.flatMap((corner) => [
+          corner.flat,
+          ...(corner === corners[0] && part.includes(corners[1]) ? below : []),
+          ...(corner === corners[2] && part.includes(corners[3]) ? above : []),
+        ]);
+        return [{ piece: piece.id, outline, face, motion }];
+      });
     });
-  }
+  });
   const folds = marks.slice(1, -1).map((mark): Fold => {
     const share = mark / length;
     return { piece: piece.id, from: on(edges.lower, share), to: on(edges.upper, share) };
@@ -97,8 +116,25 @@ export const stripWall = (
 ) =>
   strip.shaped ? shapedWall(strip, sides, width, z) : wallAlong(strip.piece, sides, strip.marks, width, z);
 
-/** Cuts nearer than this share are one. */
-const CUT = 1e-7;
+/** Cuts nearer than this are one, mm: parts thinner than that are noise, and no mesh can tell their borders apart. */
+const NEAR = 0.2;
+
+/** Where something bends, as a share of the strip: corners of the bag before the way, the way before the strip's own edges. */
+interface Bend {
+  readonly share: number;
+  readonly rank: number;
+}
+
+/** Where a strip is cut across, in order: of bends that lie near one another at the one that comes first in rank. */
+function cutsOf(bends: readonly Bend[], near: number): number[] {
+  const groups: Bend[][] = [];
+  for (const bend of [...bends].sort((a, b) => a.share - b.share)) {
+    const last = groups.at(-1);
+    if (last && bend.share - must(last[0], 'bend').share < near) last.push(bend);
+    else groups.push([bend]);
+  }
+  return groups.map((group) => must(group.sort((a, b) => a.rank - b.rank)[0], 'bend').share);
+}
 
 interface Corner {
   readonly flat: Point;
