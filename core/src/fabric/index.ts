@@ -15,6 +15,7 @@ export type { TopKind, Tops } from './count/tops.ts';
 export { compareTwins, type TwinDifference, twinText } from './count/twins.ts';
 export { disc, type Generated, halfDisc, type Shells, shaped, shells, writeRows } from './generate/rows.ts';
 export { type Block, sideBySide } from './generate/side-by-side.ts';
+export { plain, spread, times } from './generate/spread.ts';
 export { type Granted, goesOnIn, grant, type Wish } from './generate/wish.ts';
 export { countedPanel, type WrittenRows } from './panel.ts';
 export {

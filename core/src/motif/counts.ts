@@ -75,11 +75,14 @@ export function sideStitches(motif: MotifDefinition, rounds: number): number {
   }
 }
 
+/** Ends of a side at which there is a corner: a triangle's legs have one between them, and end where its rows do. */
+const cornersAtSide = (kind: MotifKind): number =>
+  kind === 'disc' || kind === 'half-disc' ? 0 : kind === 'triangle' ? 1 : 2;
+
 /**
  * Loops along one side that a join can take: the side's stitches and, of a corner of two or three
  * chains, the one chain nearest to the side at each end. The middle chain of one or three belongs to the
  * corner itself and is not counted on either side. Round edges have no corners.
  */
 export const sideLoops = (motif: MotifDefinition, rounds: number): number =>
-  sideStitches(motif, rounds) +
-  (motif.kind === 'disc' || motif.kind === 'half-disc' ? 0 : 2 * Math.floor(motif.cornerChains / 2));
+  sideStitches(motif, rounds) + cornersAtSide(motif.kind) * Math.floor(motif.cornerChains / 2);

@@ -1,5 +1,5 @@
 import { STITCHES, type Stitch, type Terms, type Turning } from '../../stitches/index.ts';
-import type { Instruction, Problem, StitchKind } from '../shorthand/instruction.ts';
+import type { Instruction, Problem, Span, StitchKind } from '../shorthand/instruction.ts';
 import type { Along, EdgeLine } from '../shorthand/read-edge.ts';
 import {
   type Line,
@@ -20,6 +20,8 @@ export interface Rules {
   readonly turning: Turning;
   /** The stitch its swatch is worked in. */
   readonly usual: StitchKind;
+  /** Whether a round may be worked on an earlier one than the last: behind petals. No panel is. */
+  readonly layered?: boolean;
 }
 
 /** A row of a program with its counts. */
@@ -202,14 +204,27 @@ class ProgramCount {
     return undefined;
   }
 
+  /** The row that one is worked on. */
+  private below(onto: number | undefined, at: number, span: Span, row: number): ProgramRow | undefined {
+    const last = this.rows.at(-1);
+    if (onto === undefined || onto === last?.number) return last;
+    const found = this.rules.layered ? this.rows.findLast(({ number }) => number === onto) : undefined;
+    if (found) return found;
+    const message = this.rules.layered
+      ? `There is no row ${onto} before it to work on.`
+      : 'The rows of a panel go one on another; only the rounds of a motif can be worked behind others.';
+    this.say(at, message, span, row);
+    return last;
+  }
+
   private row(
-    { round, written, colour }: RowLine,
+    { round, written, colour, onto, span }: RowLine,
     at: number,
     number: number,
     instructions: readonly Instruction[],
     last: boolean,
   ): void {
-    const before = this.rows.at(-1);
+    const before = this.below(onto, at, span, number);
     const below: Tops | undefined =
       before?.tops ?? (this.chain === undefined ? undefined : chained(this.chain));
     const belowName = before ? `${before.round ? 'round' : 'row'} ${before.number}` : 'the chain';

@@ -1,12 +1,13 @@
 import type { Stitch, Turning } from '../../stitches/index.ts';
-import type {
-  Group,
-  Instruction,
-  Problem,
-  Repeat,
-  Span,
-  StitchKind,
-  Work,
+import {
+  type Group,
+  type Instruction,
+  type Problem,
+  type Repeat,
+  type Span,
+  type StitchKind,
+  usesNothing,
+  type Work,
 } from '../shorthand/instruction.ts';
 import { type Tops, Working } from './tops.ts';
 
@@ -62,7 +63,7 @@ function usesOf(one: Instruction): number {
     case 'work':
       return one.takes * one.many;
     case 'group':
-      return one.into === 'same' || one.into === 'ring' ? 0 : one.many;
+      return usesNothing(one.into) ? 0 : one.many;
     case 'skip':
       return one.many;
     case 'leave':
@@ -259,8 +260,19 @@ class RowCount {
       this.step();
       if (one.into === 'space') this.takeSpace(this.stitch, one.makes, one.span);
       else if (one.into === 'same') this.again(this.stitch, one.makes, one.span);
+      else if (one.into === 'gap') this.between(this.stitch, one.makes);
       else if (one.into === 'ring') for (let i = 0; i < one.makes; i++) this.out.put(this.stitch, 0, 0);
       else this.take(this.stitch, one.takes, one.makes, one.span);
+    }
+  }
+
+  /** Between two stitches: it stands on both, and uses neither. */
+  private between(kind: StitchKind, makes: number): void {
+    const { size = this.at + 1 } = this;
+    this.last = [Math.max(0, this.at - 1), Math.min(this.at + 1, size)];
+    for (let k = 0; k < makes; k++) {
+      this.step();
+      this.out.put(kind, ...this.last);
     }
   }
 
@@ -299,6 +311,7 @@ class RowCount {
       this.step();
       let [from, to] = this.last;
       if (one.into === 'ring') [from, to] = [0, 0];
+      else if (one.into === 'gap') [from, to] = [Math.max(0, this.at - 1), this.at + 1];
       else if (one.into !== 'same') {
         from = this.at;
         const end = one.into === 'space' ? this.endOfSpace(one.span) : this.at + 1;

@@ -27,7 +27,12 @@ export type Into =
   /** Where the last one was worked: nothing more is used. */
   | 'same'
   /** The ring a round begins with. */
-  | 'ring';
+  | 'ring'
+  /** Between two stitches of the row below: nothing of it is used. */
+  | 'gap';
+
+/** What is worked there uses nothing of the row below. */
+export const usesNothing = (into: Into): boolean => into === 'same' || into === 'ring' || into === 'gap';
 
 /** What a row says to do, one thing after another; every count is a whole number of at least 1. */
 export type Instruction = Work | Group | Repeat | Simple;

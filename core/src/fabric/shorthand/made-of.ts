@@ -1,4 +1,14 @@
-import type { Group, Hold, Instruction, Into, Simple, Span, StitchKind, Work } from './instruction.ts';
+import {
+  type Group,
+  type Hold,
+  type Instruction,
+  type Into,
+  type Simple,
+  type Span,
+  type StitchKind,
+  usesNothing,
+  type Work,
+} from './instruction.ts';
 
 /** Where a stitch goes, as it is written: how many places, and what of each. */
 export interface Place {
@@ -70,7 +80,7 @@ export function worked(named: Named, lead: number | undefined, tail: Tail, span:
   const many = together?.many ?? lead ?? 1;
   const base = { ...plainly(named.stitch, span), hold: place?.hold ?? named.hold };
   if (!place) return reaching({ ...base, many }, tail);
-  if (place.into === 'ring' || place.into === 'same') return [{ ...base, into: place.into, takes: 0, many }];
+  if (usesNothing(place.into)) return [{ ...base, into: place.into, takes: 0, many }];
   if (place.at !== undefined) {
     const chains = place.fromHook ?? false;
     return [

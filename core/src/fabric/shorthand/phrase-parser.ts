@@ -249,6 +249,12 @@ export abstract class PhraseParser extends EmbeddedActionsParser {
         },
         {
           ALT: (): Place => {
+            this.CONSUME(t.Gap);
+            return { into: 'gap', many: undefined };
+          },
+        },
+        {
+          ALT: (): Place => {
             this.CONSUME(t.Same);
             this.OPTION(() => this.SUBRULE1(this.what));
             this.OPTION1(() => {

@@ -41,6 +41,8 @@ export interface RowLine {
   /** The count in brackets at its end. */
   readonly written?: { readonly many: number; readonly span: Span } | undefined;
   readonly colour?: string | undefined;
+  /** The row it is worked on, where that is not the one before it: behind petals. */
+  readonly onto?: number;
   /** Where its name stands. */
   readonly span: Span;
 }
@@ -49,7 +51,7 @@ export interface RowLine {
 const MOST_LETTERS = 4000;
 
 const HEADER =
-  /^\s*(?:(rows?|r|rounds?|rnds?)\.?\s*#?\s*(\d+(?:\s*(?:,|&|-|–|to|and)\s*\d+)+(?=\s*(?:[:.(]|rep|as|same|work))|\d+)|(\d+)(?:st|nd|rd|th)\s+(row|round|rnd))\s*(?:\(\s*(rs|ws|right side|wrong side)\s*\))?\s*(?:(?:in|with|,)?\s*\(?([a-z])\)?(?=\s*[:.]))?\s*(?:\(\s*(?:rs|ws)\s*\))?\s*[:.)–-]?\s*/i;
+  /^\s*(?:(rows?|r|rounds?|rnds?)\.?\s*#?\s*(\d+(?:\s*(?:,|&|-|–|to|and)\s*\d+)+(?=\s*(?:[:.(]|rep|as|same|work))|\d+)|(\d+)(?:st|nd|rd|th)\s+(row|round|rnd))\s*(?:,?\s*(?:on|onto)\s+(?:row|round|rnd)\s*(\d+))?\s*(?:\(\s*(rs|ws|right side|wrong side)\s*\))?\s*(?:(?:in|with|,)?\s*\(?([a-z])\)?(?=\s*[:.]))?\s*(?:\(\s*(?:rs|ws)\s*\))?\s*[:.)–-]?\s*/i;
 const FOUNDATION =
   /^\s*(?:foundation(?:\s+(?:chain|row))?\s*[:.]?\s*)?(?:(?:ch|chain)\s*(\d+)|(\d+)\s*(?:ch|chains?)(?![a-z]))\s*[,;.]?\s*(?:turn)?\s*[.]?\s*$/i;
 const TERMS = /^\s*(?:terms?\s*[:=]?\s*(us|uk)|(us|uk)\s+terms?)\s*\.?\s*$/i;
@@ -151,13 +153,20 @@ function foundation(text: string): Line | undefined {
 function row(text: string, terms: Terms): Line | undefined {
   const found = HEADER.exec(text);
   if (!found) return undefined;
-  const [header, kind, list, placed, placedKind, , colour] = found;
+  const [header, kind, list, placed, placedKind, onto, , colour] = found;
   const numbers = numbersOf(list ?? placed ?? '');
   if (numbers.length === 0) return undefined;
   const rest = text.slice(header.length);
   const span = { from: text.search(/\S/), to: header.trimEnd().length };
   const round = /^r(?:ou)?nd/i.test(kind ?? placedKind ?? '');
-  const base = { of: 'row', round, numbers, colour: colour?.toUpperCase(), span } as const;
+  const base = {
+    of: 'row',
+    round,
+    numbers,
+    colour: colour?.toUpperCase(),
+    span,
+    ...(onto === undefined ? {} : { onto: Number(onto) }),
+  } as const;
   const counted = COUNT.exec(rest);
   const at = (counted?.index ?? rest.length) + header.length;
   const body = text.slice(header.length, at);

@@ -25,7 +25,13 @@ const work: fc.Arbitrary<Work> = fc
       'back-post' as const,
     ),
     shape: fc.constantFrom([1, 1], [1, 2], [1, 5], [2, 1], [3, 1]),
-    into: fc.constantFrom('stitch' as const, 'stitch' as const, 'space' as const, 'same' as const),
+    into: fc.constantFrom(
+      'stitch' as const,
+      'stitch' as const,
+      'space' as const,
+      'same' as const,
+      'gap' as const,
+    ),
     many: count,
   })
   .map(({ stitch, hold, shape: [takes = 1, makes = 1], into, many }): Work => {
@@ -36,8 +42,8 @@ const work: fc.Arbitrary<Work> = fc
       // Without a name there is only more in one, or several together.
       stitch: named || plain ? (stitch ?? 'low') : undefined,
       hold: named || plain ? hold : 'both',
-      takes: plain ? (into === 'same' ? 0 : 1) : named ? takes : 2,
-      makes: plain && into === 'same' ? 1 : named || plain ? (takes > 1 && !plain ? 1 : makes) : 1,
+      takes: plain ? (into === 'space' ? 1 : 0) : named ? takes : 2,
+      makes: plain && into !== 'space' ? 1 : named || plain ? (takes > 1 && !plain ? 1 : makes) : 1,
       into,
       many,
       span,
@@ -89,7 +95,7 @@ const group: fc.Arbitrary<Instruction> = fc.record({
     ),
     { minLength: 1, maxLength: 4 },
   ),
-  into: fc.constantFrom('stitch' as const, 'space' as const, 'same' as const),
+  into: fc.constantFrom('stitch' as const, 'space' as const, 'same' as const, 'gap' as const),
   many: fc.constant(1),
   span: fc.constant(span),
 });

@@ -21,6 +21,7 @@ const STRAY = [
     t.Each,
     t.Next,
     t.Same,
+    t.Gap,
     t.Last,
   ],
   [t.Stitches, t.Hook, t.Top, t.Rest, t.Unworked, t.Counts, t.Not, t.As, t.Across, t.Around, t.Space],

@@ -131,6 +131,7 @@ export const Ring = word('Ring', '(?:magic |slip ?)?(?:ring|circle)|mr|mc|centre
 export const Each = word('Each', 'each|every|ea');
 export const Next = word('Next', 'next|foll(?:owing)?');
 export const Same = word('Same', 'same');
+export const Gap = word('Gap', 'gaps?');
 export const Last = word('Last', 'last');
 export const Stitches = word('Stitches', 'stitch(?:es)?|sts?');
 /** Of a post a stitch goes round; `around` alone says how far. */
@@ -212,6 +213,7 @@ export const TOKENS: TokenType[] = [
   Each,
   Next,
   Same,
+  Gap,
   Last,
   Stitches,
   In,

@@ -52,6 +52,7 @@ function work({ stitch, hold, takes, makes, into, many }: Work, terms: Terms): s
   if (!stitch) return makes === 2 ? `${times}inc` : repeated('inc', many);
   const name = stitchWord(stitch, hold, terms);
   if (into === 'ring') return `${many} ${name} in ring`;
+  if (into === 'gap') return `${many * makes} ${name} in gap`;
   if (into === 'same') return `${many * makes} ${name} in same st`;
   if (into === 'space')
     return many > 1
@@ -66,7 +67,7 @@ const repeated = (text: string, many: number) => (many > 1 ? `(${text}) x${many}
 function group({ parts, into, many }: Group, terms: Terms): string {
   const inside = `(${writeRow(parts, terms)})`;
   const place = into === 'space' ? 'sp' : 'st';
-  if (into === 'ring') return `${inside} in ring`;
+  if (into === 'ring' || into === 'gap') return `${inside} in ${into}`;
   if (into === 'same') return `${inside} in same st`;
   return many > 1 ? `${inside} in each of next ${many} ${place}s` : `${inside} in next ${place}`;
 }

@@ -1,0 +1,11 @@
+export { CORNERS, presetRounds, READY_MOTIFS, type ReadyMotif } from './presets.ts';
+export { type MotifRound, type RoundInto, type RoundStitch, stitchesIn } from './round.ts';
+export { motifWords } from './words.ts';
+export {
+  type NumberedRound,
+  type RoundSide,
+  roundsHigh,
+  sidesOf,
+  type UnworkableMotif,
+  workRounds,
+} from './work-rounds.ts';

@@ -1,0 +1,144 @@
+import type { Stitch } from '../../stitches/index.ts';
+import { increasesOf, longOf, type MotifDefinition, type MotifKind, sideStitches } from '../counts.ts';
+import type { MotifRound, RoundInto } from './round.ts';
+
+/** Corners of a motif's shape; none where it is round. Halves have those of their rows. */
+export const CORNERS: Record<MotifKind, number> = {
+  cluster: 4,
+  solid: 4,
+  rectangle: 4,
+  hexagon: 6,
+  triangle: 1,
+  disc: 0,
+  'half-disc': 0,
+};
+
+/** A motif of one of the kinds, round by round. */
+export function presetRounds(motif: MotifDefinition, rounds: number, stitch: Stitch): MotifRound[] {
+  return Array.from({ length: rounds }, (_, k) => ({
+    stitch,
+    hold: 'both',
+    into: k === 0 ? begun(motif) : goneOn(motif, k + 1),
+  }));
+}
+
+function begun(motif: MotifDefinition): RoundInto {
+  const { kind, cornerChains: chains } = motif;
+  switch (kind) {
+    case 'cluster':
+    case 'solid':
+      return { of: 'ring', groups: 4, each: 3, chains };
+    case 'hexagon':
+      return { of: 'ring', groups: 6, each: 2, chains };
+    case 'triangle':
+      return { of: 'ring', groups: 2, each: 3, chains, open: true };
+    case 'rectangle':
+      return { of: 'chain', each: 3, long: longOf(motif), chains };
+    case 'disc':
+      return { of: 'ring', groups: 1, each: increasesOf(motif), chains: 0 };
+    case 'half-disc':
+      return { of: 'ring', groups: 1, each: sideStitches(motif, 1), chains: 0, open: true };
+  }
+}
+
+function goneOn(motif: MotifDefinition, round: number): RoundInto {
+  const { kind, cornerChains: chains } = motif;
+  const each = (spread: number, corner: number, ends = 0): RoundInto => ({
+    of: 'each',
+    many: 1,
+    spread,
+    ...(ends > 0 ? { ends } : {}),
+    corner: { each: corner, chains },
+  });
+  switch (kind) {
+    case 'cluster':
+      return { of: 'gaps', each: 3, chains: motif.gapChains, corner: { each: 3, chains } };
+    case 'solid':
+    case 'rectangle':
+      return each(0, 2);
+    case 'triangle':
+      return each(0, 2, 2);
+    case 'hexagon':
+      return each(0, 1);
+    case 'disc':
+    case 'half-disc':
+      return each(sideStitches(motif, round) - sideStitches(motif, round - 1), 1);
+  }
+}
+
+/** A motif by its rounds that is ready to take and to change. */
+export interface ReadyMotif {
+  readonly id: string;
+  readonly name: string;
+  readonly says: string;
+  /** The shape it takes in a bag. */
+  readonly kind: MotifKind;
+  readonly rounds: readonly MotifRound[];
+}
+
+const both = (stitch: MotifRound['stitch'], into: RoundInto): MotifRound => ({ stitch, hold: 'both', into });
+const corner = (each: number, chains: number) => ({ each, chains });
+
+/** Motifs by their rounds, drawn and named for this. */
+export const READY_MOTIFS: readonly ReadyMotif[] = [
+  {
+    id: 'noon',
+    name: 'Noon sun',
+    says: 'rays that stand apart, gathered into a square',
+    kind: 'solid',
+    rounds: [
+      both('tall', { of: 'ring', groups: 1, each: 16, chains: 0 }),
+      both('bobble', { of: 'arches', chains: 1, over: 1 }),
+      both('tall', { of: 'gaps', each: 3, chains: 0, corner: corner(3, 2), turnedInto: 4 }),
+      both('tall', { of: 'each', many: 1, spread: 0, corner: corner(2, 2) }),
+      both('low', { of: 'each', many: 1, spread: 0, corner: corner(3, 0) }),
+    ],
+  },
+  {
+    id: 'pond-rose',
+    name: 'Pond rose',
+    says: 'two layers of petals on front loops, in a square',
+    kind: 'solid',
+    rounds: [
+      both('low', { of: 'ring', groups: 1, each: 16, chains: 0 }),
+      {
+        stitch: 'mid',
+        hold: 'front',
+        into: { of: 'petals', petal: ['mid', 'tall', 'mid'], in: 'stitches', over: 2 },
+      },
+      { stitch: 'low', hold: 'back', into: { of: 'arches', chains: 3, over: 2 } },
+      both('tall', {
+        of: 'petals',
+        petal: ['low', 'tall', 'high', 'high', 'tall', 'low'],
+        in: 'spaces',
+        over: 1,
+      }),
+      both('tall', { of: 'gaps', each: 4, chains: 1, corner: corner(4, 2), turnedInto: 4 }),
+      both('mid', { of: 'each', many: 1, spread: 0, corner: corner(2, 2) }),
+    ],
+  },
+  {
+    id: 'quiet',
+    name: 'Quiet square',
+    says: 'a disc that becomes a square, closed with low stitches and three in each corner',
+    kind: 'solid',
+    rounds: [
+      both('tall', { of: 'ring', groups: 1, each: 12, chains: 0 }),
+      both('tall', { of: 'each', many: 2, spread: 0, corner: corner(2, 2) }),
+      both('tall', { of: 'each', many: 1, spread: 0, corner: corner(3, 2), turnedInto: 4 }),
+      both('tall', { of: 'each', many: 1, spread: 0, corner: corner(2, 2) }),
+      both('low', { of: 'each', many: 1, spread: 0, corner: corner(3, 0) }),
+    ],
+  },
+  {
+    id: 'six-buds',
+    name: 'Six buds',
+    says: 'bobbles in a ring, grown into a hexagon',
+    kind: 'hexagon',
+    rounds: [
+      both('bobble', { of: 'ring', groups: 12, each: 1, chains: 2 }),
+      both('tall', { of: 'gaps', each: 2, chains: 0, corner: corner(2, 2), turnedInto: 6 }),
+      both('tall', { of: 'each', many: 1, spread: 0, corner: corner(1, 2) }),
+    ],
+  },
+];

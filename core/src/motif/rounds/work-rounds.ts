@@ -1,0 +1,97 @@
+import { heightByPitch, STITCHES, type Stitch } from '../../stitches/index.ts';
+import { type MotifRound, placesOf, type RoundStitch, type Top, type Tops, wholeRound } from './round.ts';
+import { type Unworkable, type WorkedRound, workRound } from './work-round.ts';
+
+/** A round of a motif with its number, from 1, and the number of the round it is worked on; 0 is the ring. */
+export interface NumberedRound extends WorkedRound {
+  readonly number: number;
+  readonly onto: number;
+  readonly round: MotifRound;
+}
+
+/** A motif that cannot be worked so, and at which round. */
+export interface UnworkableMotif extends Unworkable {
+  readonly round: number;
+}
+
+/**
+ * Works the rounds of a motif one after another. What comes after petals is worked behind them, on the round they stand
+ * on.
+ *
+ * @param shape corners of the motif, none where it is round.
+ */
+export function workRounds(
+  rounds: readonly MotifRound[],
+  shape: number,
+): { readonly rounds: readonly NumberedRound[]; readonly problem: UnworkableMotif | undefined } {
+  const begin = rounds[0]?.into;
+  const open = begin?.of === 'ring' && begin.open;
+  const done: NumberedRound[] = [];
+  let ground: NumberedRound | undefined;
+  for (const [i, round] of rounds.entries()) {
+    const made = workRound(round, ground?.tops, shape);
+    if ('problem' in made) return { rounds: done, problem: { ...made, round: i + 1 } };
+    const tops = open ? { ...made.tops, open } : made.tops;
+    const numbered = { ...made, tops, number: i + 1, onto: ground?.number ?? 0, round };
+    done.push(numbered);
+    if (round.into.of !== 'petals') ground = numbered;
+  }
+  return { rounds: done, problem: undefined };
+}
+
+/** One side of a motif's last round, from corner to corner. */
+export interface RoundSide {
+  /** Stitches and chains, without the corners. */
+  readonly stitches: number;
+  /** Loops a join can take: of corners of two or three chains the one nearest to the side at each end. */
+  readonly loops: number;
+}
+
+/**
+ * The sides of a round, in turn, each from one corner to the next; one that goes round about where there is none. Those of
+ * half a motif begin and end at the ends of its row, where there is no corner.
+ */
+export function sidesOf(tops: Tops): RoundSide[] {
+  const all = wholeRound(tops);
+  const first = all.findIndex(({ corner }) => corner);
+  if (first < 0) {
+    const many = placesOf(all);
+    return [{ stitches: many, loops: many }];
+  }
+  const sides: RoundSide[] = [];
+  const turned = tops.open
+    ? [...all, { of: 'space', chains: 0, corner: true } as const]
+    : [...all.slice(first + 1), ...all.slice(0, first + 1)];
+  let before = tops.open ? undefined : all[first];
+  let run: Top[] = [];
+  for (const top of turned) {
+    if (!top.corner) {
+      run.push(top);
+      continue;
+    }
+    const stitches = placesOf(run);
+    sides.push({ stitches, loops: stitches + nearest(before) + nearest(top) });
+    [before, run] = [top, []];
+  }
+  return sides;
+}
+
+/** Chains of a corner that belong to the side beside it: the middle one of one or three is the corner's own. */
+const nearest = (corner: Top | undefined) => (corner?.of === 'space' && corner.chains >= 2 ? 1 : 0);
+
+/** Heights of what is closed as one are those of the stitches in it. */
+const heightOf = (stitch: RoundStitch): number => {
+  const basic: Stitch = STITCHES.find((one) => one === stitch) ?? 'tall';
+  return heightByPitch(basic);
+};
+
+/**
+ * How high a motif's rounds are together, in rounds of one stitch: petals lie on the others and add nothing.
+ *
+ * @param by the stitch of its swatch.
+ */
+export const roundsHigh = (rounds: readonly MotifRound[], by: Stitch): number =>
+  rounds.reduce(
+    (sum, { stitch, into }) => sum + (into.of === 'petals' ? 0 : heightOf(stitch) / heightByPitch(by)),
+    0,
+  );
