@@ -1,13 +1,14 @@
 import { z } from 'zod';
 import { constructionSchema } from '../families/index.ts';
 import { idSchema, LIMITS, textSchema } from '../fields/index.ts';
-import { isSquare, MOTIF_KINDS } from '../motif/index.ts';
+import { isSquare, MOTIF_KINDS, OWN_KINDS } from '../motif/index.ts';
 import { JOIN_METHODS, SCHOOLS } from '../runs/index.ts';
 import { STITCHES, TURNINGS } from '../stitches/index.ts';
 import { arrangementSchema } from './arrangement-schema.ts';
 import { fabricSchema } from './fabric-schema.ts';
 import { featuresSchema } from './features-schema.ts';
 import { finishSchema } from './finish-schema.ts';
+import { makingSchema } from './making-schema.ts';
 import { nameSchema } from './name-schema.ts';
 import { panelSchema } from './panel-schema.ts';
 import { panelStripesSchema } from './stripes-schema.ts';
@@ -172,6 +173,8 @@ export const motifSchema = z.strictObject({
     .min(1, 'At least one stitch.')
     .max(120, 'At most 120 stitches.')
     .optional(),
+  /** How it is made where it is no ready kind: by rounds of one's own, or unknown. */
+  making: makingSchema.optional(),
   turning: z.enum(TURNINGS),
   swatch: id,
   /** Has a top and a bottom, so that it must not hang on its head. */
@@ -299,6 +302,12 @@ export const documentSchema = shape.superRefine((doc, context) => {
     if (swatch.fabric !== undefined) need('fabric', swatch.fabric, ['swatches', i, 'fabric']);
   });
   doc.motifs.forEach((motif, i) => {
+    if (motif.making && !OWN_KINDS.some((kind) => kind === motif.kind))
+      context.addIssue({
+        code: 'custom',
+        path: ['motifs', i, 'making'],
+        message: 'A motif by rounds of one’s own is a square, a hexagon or a disc.',
+      });
     need('swatch', motif.swatch, ['motifs', i, 'swatch']);
     motif.colourways.forEach((way, w) => {
       way.rounds.forEach((yarn, r) => {

@@ -51,5 +51,6 @@ export { sectionHeights, sectionsText } from './shape/section-heights.ts';
 export { sizedPiece } from './shape/sized-piece.ts';
 export { inTerms } from './shorthand/in-terms.ts';
 export type { Instruction, Problem, Span, StitchKind } from './shorthand/instruction.ts';
+export { BUNCHES } from './shorthand/instruction.ts';
 export { abbreviation } from './shorthand/vocabulary.ts';
 export { stitchWord, writeRow } from './shorthand/write-row.ts';

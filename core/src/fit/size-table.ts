@@ -1,6 +1,6 @@
 import type { BagDocument, Motif, Swatch } from '../document/index.ts';
 import { type Gauge, hookShift, type Origin } from '../gauge/index.ts';
-import { fitSize, type SizeModel } from '../motif/index.ts';
+import { acrossBySide, fitSize, ownHeight, type SizeModel } from '../motif/index.ts';
 import { type JoinMethodId, joinMethod } from '../runs/index.ts';
 import { swatchGauge } from './swatch-fabric.ts';
 
@@ -58,6 +58,25 @@ export function remembered<K, T>(make: (key: K) => T): (key: K) => T {
   };
 }
 
+/**
+ * A motif's size by its rounds. The rounds of one's own are as high as their stitches; of one whose making is unknown the
+ * side is as long as its loops, until it is measured.
+ */
+function motifSize({ making, kind, measured }: Motif, gauge: Gauge, { hook, stitch }: Swatch): SizeModel {
+  if (!making) return fitSize(gauge, measured, hook);
+  const { pitch, row } = gauge;
+  const high = (rounds: number) =>
+    making.of === 'rounds'
+      ? ownHeight(making, rounds, stitch)
+      : (acrossBySide(kind) * making.loops * pitch.value - pitch.value) / (2 * row.value);
+  const fit = fitSize(
+    gauge,
+    measured.map((one) => ({ ...one, rounds: high(one.rounds) })),
+    hook,
+  );
+  return { ...fit, at: (rounds) => fit.at(high(rounds)) };
+}
+
 export function sizeTable(document: BagDocument): SizeTable {
   const swatch = remembered((id: string) => {
     const found = document.swatches.find((s) => s.id === id) ?? missing('swatch', id);
@@ -66,7 +85,7 @@ export function sizeTable(document: BagDocument): SizeTable {
   const motif = remembered((id: string) => {
     const found = document.motifs.find((m) => m.id === id) ?? missing('motif', id);
     const { swatch: own, gauge } = swatch(found.swatch);
-    return { motif: found, size: fitSize(gauge, found.measured, own.hook) };
+    return { motif: found, size: motifSize(found, gauge, own) };
   });
 
   /** What a join by the bag's own method adds. */

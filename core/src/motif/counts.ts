@@ -1,3 +1,5 @@
+import { type Making, ownSide } from './rounds/making.ts';
+
 /** Motifs worked from the centre, by their shape and how they are filled. */
 export const MOTIF_KINDS = [
   'cluster',
@@ -14,6 +16,20 @@ export type MotifKind = (typeof MOTIF_KINDS)[number];
 export const SQUARE_KINDS = ['cluster', 'solid'] as const satisfies readonly MotifKind[];
 export const isSquare = (kind: MotifKind): boolean => SQUARE_KINDS.some((square) => square === kind);
 
+/** Corners of a motif's shape; none where it is round. Halves have those of their rows. */
+export const CORNERS: Record<MotifKind, number> = {
+  cluster: 4,
+  solid: 4,
+  rectangle: 4,
+  hexagon: 6,
+  triangle: 1,
+  disc: 0,
+  'half-disc': 0,
+};
+
+/** Shapes that a motif of one's own can have: those whose sides are alike. */
+export const OWN_KINDS = ['solid', 'hexagon', 'disc'] as const satisfies readonly MotifKind[];
+
 /** What fixes a motif's counts. */
 export interface MotifDefinition {
   readonly kind: MotifKind;
@@ -28,6 +44,8 @@ export interface MotifDefinition {
   readonly more?: number | undefined;
   /** Stitches by which a rectangle's long sides have more than its short ones. */
   readonly long?: number | undefined;
+  /** How it is made where it is none of the kinds but has the shape of one. */
+  readonly making?: Making | undefined;
 }
 
 /** Increases of a disc until its maker says otherwise: those of tall stitches. */
@@ -57,6 +75,7 @@ export const moreARowOf = (motif: MotifDefinition): number => motif.more ?? incr
  * and as many more in each as its maker says.
  */
 export function sideStitches(motif: MotifDefinition, rounds: number): number {
+  if (motif.making) return ownSide(motif.making, rounds, CORNERS[motif.kind]).stitches;
   switch (motif.kind) {
     case 'cluster':
       return 3 * rounds + motif.gapChains * (rounds - 1);
@@ -85,4 +104,6 @@ const cornersAtSide = (kind: MotifKind): number =>
  * corner itself and is not counted on either side. Round edges have no corners.
  */
 export const sideLoops = (motif: MotifDefinition, rounds: number): number =>
-  sideStitches(motif, rounds) + cornersAtSide(motif.kind) * Math.floor(motif.cornerChains / 2);
+  motif.making
+    ? ownSide(motif.making, rounds, CORNERS[motif.kind]).loops
+    : sideStitches(motif, rounds) + cornersAtSide(motif.kind) * Math.floor(motif.cornerChains / 2);

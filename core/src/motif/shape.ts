@@ -1,7 +1,7 @@
 import type { Edge, EdgeKind } from '../bag/index.ts';
 import { type Point, rectangle } from '../geometry/index.ts';
 import { mm } from '../units/index.ts';
-import { longOf, type MotifDefinition, sideLoops, sideStitches } from './counts.ts';
+import { longOf, type MotifDefinition, type MotifKind, sideLoops, sideStitches } from './counts.ts';
 
 /** A motif's outline with its edges; the lower left of its box is at 0, 0. */
 export interface MotifShape {
@@ -24,6 +24,10 @@ function arc(radius: number, start: number, share: number): Point[] {
 /** Radius of the polygon whose way round is that of a circle of this diameter. */
 const polygonRadius = (diameter: number) =>
   (Math.PI * diameter) / (2 * CIRCLE_SIDES * Math.sin(Math.PI / CIRCLE_SIDES));
+
+/** A motif's size as a multiple of its side: of a hexagon flat to flat, of a disc across by its way round. */
+export const acrossBySide = (kind: MotifKind): number =>
+  kind === 'hexagon' ? Math.sqrt(3) : kind === 'disc' ? 1 / Math.PI : 1;
 
 /** Stitches lie as close along a rectangle's long side as along its short one. */
 export const rectangleWidth = (motif: MotifDefinition, rounds: number, size: number): number =>

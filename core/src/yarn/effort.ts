@@ -6,11 +6,12 @@ import { type EdgeCount, edgeStitches } from '../edging/index.ts';
 import type { TopKind } from '../fabric/index.ts';
 import { swatchGauge } from '../fit/index.ts';
 import { groupBy, must, whole } from '../geometry/index.ts';
+import { CORNERS, ownRoundTops } from '../motif/index.ts';
 import type { Stitch } from '../stitches/index.ts';
 import type { BandPlan, StrapPlan } from '../strap/index.ts';
 import { rowColours } from '../stripes/index.ts';
 import { panelTops, type SizedTops, writtenTops } from './panel-tops.ts';
-import { motifStitches, roundStitches } from './stitches-of.ts';
+import { roundStitches } from './stitches-of.ts';
 
 /** Yarn in one stitch as a multiple of its pitch: an estimate until a piece has been weighed. */
 const YARN_BY_PITCH: Record<Stitch, number> = { low: 5.5, mid: 7, tall: 9, high: 11.5 };
@@ -93,8 +94,28 @@ export function roundYarn(document: BagDocument, motif: Motif, rounds: number): 
   const pitch = swatchGauge(document, { ...swatch, stitch, strands }).pitch.value;
   return Array.from(
     { length: rounds },
-    (_, r) => (roundStitches(motif, r + 1) * YARN_BY_PITCH[stitch] * pitch + 2 * TAIL) * strands,
+    (_, r) => (roundWork(motif, r + 1, stitch).pitches * pitch + 2 * TAIL) * strands,
   );
+}
+
+/**
+ * What one round takes: its stitches, their yarn in pitches, and their time in low stitches. One of the kinds takes so many
+ * of its swatch's stitch; one by its own rounds each of its stitches, and its chains.
+ */
+function roundWork(
+  motif: Motif,
+  round: number,
+  by: Stitch,
+): { readonly stitches: number; readonly pitches: number; readonly time: number } {
+  const stitches = roundStitches(motif, round);
+  if (motif.making?.of !== 'rounds')
+    return { stitches, pitches: stitches * YARN_BY_PITCH[by], time: stitches * TIME_OF_TOP[by] };
+  let [pitches, time] = [0, 0];
+  for (const [kind, many] of ownRoundTops(motif.making, round, CORNERS[motif.kind])) {
+    pitches += many * YARN_OF_TOP[kind];
+    time += many * TIME_OF_TOP[kind];
+  }
+  return { stitches, pitches, time };
 }
 
 /** What is put on the joined bag, worked out. */
@@ -172,13 +193,17 @@ export function effortOf(
     const make = pieces[0]?.make;
     if (kind && make?.of === 'motif') {
       const motif = motifOf(document, make.motif);
-      put('pieces', pieces.length * motifStitches(motif, make.rounds), motif.swatch);
       const way = motif.colourways.find(({ id }) => id === designs.get(pieces[0]?.id ?? ''));
-      const { pitch, stitch, strands } = must(gauge.get(motif.swatch), 'swatch');
+      const { pitch, strands } = must(gauge.get(motif.swatch), 'swatch');
+      const { stitch } = swatchOf(document, motif.swatch);
       for (let round = 1; round <= make.rounds; round++) {
         const yarn = way?.rounds[Math.min(round, way.rounds.length) - 1];
-        const stitches = pieces.length * roundStitches(motif, round);
-        if (yarn !== undefined) colours.motifs.add(yarn, stitches, stitches * stitch * pitch * strands);
+        const one = roundWork(motif, round, stitch);
+        const stitches = pieces.length * one.stitches;
+        const length = pieces.length * one.pitches * pitch * strands;
+        add('pieces', stitches, length, 0);
+        work += pieces.length * one.time;
+        if (yarn !== undefined) colours.motifs.add(yarn, stitches, length);
       }
       continue;
     }

@@ -1,4 +1,13 @@
-export { CORNERS, presetRounds, READY_MOTIFS, type ReadyMotif } from './presets.ts';
+export {
+  type Making,
+  madeRounds,
+  makingTrouble,
+  ownHeight,
+  ownRoundStitches,
+  ownRoundTops,
+  roundsUpTo,
+} from './making.ts';
+export { presetRounds, READY_MOTIFS, type ReadyMotif } from './presets.ts';
 export { type MotifRound, type RoundInto, type RoundStitch, stitchesIn } from './round.ts';
 export { motifWords } from './words.ts';
 export {

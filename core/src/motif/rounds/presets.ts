@@ -2,17 +2,6 @@ import type { Stitch } from '../../stitches/index.ts';
 import { increasesOf, longOf, type MotifDefinition, type MotifKind, sideStitches } from '../counts.ts';
 import type { MotifRound, RoundInto } from './round.ts';
 
-/** Corners of a motif's shape; none where it is round. Halves have those of their rows. */
-export const CORNERS: Record<MotifKind, number> = {
-  cluster: 4,
-  solid: 4,
-  rectangle: 4,
-  hexagon: 6,
-  triangle: 1,
-  disc: 0,
-  'half-disc': 0,
-};
-
 /** A motif of one of the kinds, round by round. */
 export function presetRounds(motif: MotifDefinition, rounds: number, stitch: Stitch): MotifRound[] {
   return Array.from({ length: rounds }, (_, k) => ({

@@ -3,16 +3,8 @@ import { describe, expect, test } from 'vitest';
 import { countProgram } from '../../fabric/index.ts';
 import { BUNCHES } from '../../fabric/shorthand/instruction.ts';
 import { STITCHES } from '../../stitches/index.ts';
-import { MOTIF_KINDS, type MotifDefinition, sideLoops, sideStitches } from '../counts.ts';
-import {
-  CORNERS,
-  type MotifRound,
-  motifWords,
-  presetRounds,
-  READY_MOTIFS,
-  sidesOf,
-  workRounds,
-} from './index.ts';
+import { CORNERS, MOTIF_KINDS, type MotifDefinition, sideLoops, sideStitches } from '../counts.ts';
+import { type MotifRound, motifWords, presetRounds, READY_MOTIFS, sidesOf, workRounds } from './index.ts';
 import { countOf, type RoundInto, type Top, wholeRound } from './round.ts';
 
 const both = (stitch: MotifRound['stitch'], into: RoundInto): MotifRound => ({ stitch, hold: 'both', into });

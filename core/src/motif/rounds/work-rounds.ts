@@ -1,5 +1,13 @@
 import { heightByPitch, STITCHES, type Stitch } from '../../stitches/index.ts';
-import { type MotifRound, placesOf, type RoundStitch, type Top, type Tops, wholeRound } from './round.ts';
+import {
+  countOf,
+  type MotifRound,
+  placesOf,
+  type RoundStitch,
+  type Top,
+  type Tops,
+  wholeRound,
+} from './round.ts';
 import { type Unworkable, type WorkedRound, workRound } from './work-round.ts';
 
 /** A round of a motif with its number, from 1, and the number of the round it is worked on; 0 is the ring. */
@@ -14,16 +22,22 @@ export interface UnworkableMotif extends Unworkable {
   readonly round: number;
 }
 
+/** Rounds up to the first that cannot be worked. */
+export interface WorkedRounds {
+  readonly rounds: readonly NumberedRound[];
+  readonly problem: UnworkableMotif | undefined;
+}
+
+/** Nobody works a round of more stitches than this. */
+const MOST_IN_A_ROUND = 2000;
+
 /**
  * Works the rounds of a motif one after another. What comes after petals is worked behind them, on the round they stand
  * on.
  *
  * @param shape corners of the motif, none where it is round.
  */
-export function workRounds(
-  rounds: readonly MotifRound[],
-  shape: number,
-): { readonly rounds: readonly NumberedRound[]; readonly problem: UnworkableMotif | undefined } {
+export function workRounds(rounds: readonly MotifRound[], shape: number): WorkedRounds {
   const begin = rounds[0]?.into;
   const open = begin?.of === 'ring' && begin.open;
   const done: NumberedRound[] = [];
@@ -31,6 +45,11 @@ export function workRounds(
   for (const [i, round] of rounds.entries()) {
     const made = workRound(round, ground?.tops, shape);
     if ('problem' in made) return { rounds: done, problem: { ...made, round: i + 1 } };
+    if (countOf(made.tops) > MOST_IN_A_ROUND)
+      return {
+        rounds: done,
+        problem: { round: i + 1, problem: `A round has at most ${MOST_IN_A_ROUND} stitches.` },
+      };
     const tops = open ? { ...made.tops, open } : made.tops;
     const numbered = { ...made, tops, number: i + 1, onto: ground?.number ?? 0, round };
     done.push(numbered);

@@ -1,0 +1,55 @@
+import { z } from 'zod';
+import { BUNCHES } from '../fabric/index.ts';
+import { LIMITS } from '../fields/index.ts';
+import { STITCHES } from '../stitches/index.ts';
+
+const roundStitchSchema = z.enum([...STITCHES, ...BUNCHES]);
+const several = (most: number, least = 1) =>
+  z.int('Stitches and chains are whole.').min(least, `At least ${least}.`).max(most, `At most ${most}.`);
+const cornerSchema = z.strictObject({ each: several(6), chains: several(5, 0) });
+const turnedIntoSchema = z.union([z.literal(4), z.literal(6)]).optional();
+
+/** One round of a motif of one's own. */
+export const motifRoundSchema = z.strictObject({
+  stitch: roundStitchSchema,
+  hold: z.enum(['both', 'front', 'back']),
+  into: z.discriminatedUnion('of', [
+    z.strictObject({ of: z.literal('ring'), groups: several(24), each: several(24), chains: several(8, 0) }),
+    z.strictObject({
+      of: z.literal('gaps'),
+      each: several(12),
+      chains: several(8, 0),
+      corner: cornerSchema,
+      turnedInto: turnedIntoSchema,
+    }),
+    z.strictObject({
+      of: z.literal('each'),
+      many: several(3),
+      spread: several(48, 0),
+      corner: cornerSchema,
+      turnedInto: turnedIntoSchema,
+    }),
+    z.strictObject({ of: z.literal('arches'), chains: several(12), over: several(12) }),
+    z.strictObject({
+      of: z.literal('petals'),
+      petal: z
+        .array(roundStitchSchema)
+        .min(1, 'A petal has at least one stitch.')
+        .max(12, 'A petal has at most 12 stitches.'),
+      in: z.enum(['spaces', 'stitches']),
+      over: several(12),
+    }),
+  ]),
+});
+
+/** How a motif of one's own is made. */
+export const makingSchema = z.discriminatedUnion('of', [
+  z.strictObject({
+    of: z.literal('rounds'),
+    rounds: z
+      .array(motifRoundSchema)
+      .min(1, 'A motif has at least one round.')
+      .max(LIMITS.rounds, `A motif has at most ${LIMITS.rounds} rounds.`),
+  }),
+  z.strictObject({ of: z.literal('given'), loops: several(200) }),
+]);
