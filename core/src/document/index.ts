@@ -3,6 +3,7 @@ export * from './fabric-schema.ts';
 export * from './features-schema.ts';
 export * from './finish-schema.ts';
 export * from './look-up.ts';
+export * from './making-schema.ts';
 export * from './name-schema.ts';
 export * from './panel-schema.ts';
 export * from './read.ts';

@@ -6,7 +6,20 @@ import { STITCHES } from '../stitches/index.ts';
 const roundStitchSchema = z.enum([...STITCHES, ...BUNCHES]);
 const several = (most: number, least = 1) =>
   z.int('Stitches and chains are whole.').min(least, `At least ${least}.`).max(most, `At most ${most}.`);
-const cornerSchema = z.strictObject({ each: several(6), chains: several(5, 0) });
+/** What can be said of a round in numbers, each with its bounds. */
+export const roundFields = {
+  groups: several(24),
+  each: several(24),
+  between: several(8, 0),
+  many: several(3),
+  spread: several(48, 0),
+  arch: several(12),
+  over: several(12),
+  corner: several(6),
+  cornerChains: several(5, 0),
+  loops: several(200),
+};
+const cornerSchema = z.strictObject({ each: roundFields.corner, chains: roundFields.cornerChains });
 const turnedIntoSchema = z.union([z.literal(4), z.literal(6)]).optional();
 
 /** One round of a motif of one's own. */
@@ -14,22 +27,27 @@ export const motifRoundSchema = z.strictObject({
   stitch: roundStitchSchema,
   hold: z.enum(['both', 'front', 'back']),
   into: z.discriminatedUnion('of', [
-    z.strictObject({ of: z.literal('ring'), groups: several(24), each: several(24), chains: several(8, 0) }),
+    z.strictObject({
+      of: z.literal('ring'),
+      groups: roundFields.groups,
+      each: roundFields.each,
+      chains: roundFields.between,
+    }),
     z.strictObject({
       of: z.literal('gaps'),
-      each: several(12),
-      chains: several(8, 0),
+      each: roundFields.each,
+      chains: roundFields.between,
       corner: cornerSchema,
       turnedInto: turnedIntoSchema,
     }),
     z.strictObject({
       of: z.literal('each'),
-      many: several(3),
-      spread: several(48, 0),
+      many: roundFields.many,
+      spread: roundFields.spread,
       corner: cornerSchema,
       turnedInto: turnedIntoSchema,
     }),
-    z.strictObject({ of: z.literal('arches'), chains: several(12), over: several(12) }),
+    z.strictObject({ of: z.literal('arches'), chains: roundFields.arch, over: roundFields.over }),
     z.strictObject({
       of: z.literal('petals'),
       petal: z
@@ -37,7 +55,7 @@ export const motifRoundSchema = z.strictObject({
         .min(1, 'A petal has at least one stitch.')
         .max(12, 'A petal has at most 12 stitches.'),
       in: z.enum(['spaces', 'stitches']),
-      over: several(12),
+      over: roundFields.over,
     }),
   ]),
 });
@@ -51,5 +69,5 @@ export const makingSchema = z.discriminatedUnion('of', [
       .min(1, 'A motif has at least one round.')
       .max(LIMITS.rounds, `A motif has at most ${LIMITS.rounds} rounds.`),
   }),
-  z.strictObject({ of: z.literal('given'), loops: several(200) }),
+  z.strictObject({ of: z.literal('given'), loops: roundFields.loops }),
 ]);

@@ -1,5 +1,15 @@
-import { increasesOf, longOf, type MotifDefinition, type MotifKind, sideStitches } from './counts.ts';
-import { rectangleWidth } from './shape.ts';
+import type { Stitch } from '../stitches/index.ts';
+import {
+  CORNERS,
+  increasesOf,
+  longOf,
+  type MotifDefinition,
+  type MotifKind,
+  sideStitches,
+} from './counts.ts';
+import { madeRounds, ownHeight } from './rounds/making.ts';
+import { ownStrokes } from './rounds/own-strokes.ts';
+import { acrossBySide, rectangleWidth } from './shape.ts';
 
 /** One visible part of a stitch, on a motif of size 1 worked round the origin, y up. */
 export interface Stroke {
@@ -11,6 +21,8 @@ export interface Stroke {
   readonly y1: number;
   readonly x2: number;
   readonly y2: number;
+  /** It lies on the rounds after its own: a petal. */
+  readonly over?: true;
 }
 
 type Put = (part: Stroke['part'], u1: number, v1: number, u2: number, v2: number) => void;
@@ -82,11 +94,30 @@ function arcRound(put: Put, count: number, inner: number, outer: number, sweep: 
   }
 }
 
+/** Stitches that a further round adds to a side, of the shapes a motif of one's own can have. */
+const ADDS: Partial<Record<MotifKind, number>> = { solid: 4, hexagon: 2, disc: 12 };
+
+/**
+ * How many rounds a motif is drawn with: of one whose making is unknown as many as would come to its loops. Strokes are
+ * as wide as that makes a round high.
+ */
+export function drawnRounds({ making, kind }: MotifDefinition, rounds: number, by: Stitch = 'tall'): number {
+  if (making?.of === 'given') return Math.max(1, Math.round((making.loops + 1) / (ADDS[kind] ?? 4)));
+  if (!making) return rounds;
+  // However low its rounds are, stitches are not wider than they lie apart along the last.
+  const along = sideStitches({ making, kind, cornerChains: 2, gapChains: 0 }, rounds) * acrossBySide(kind);
+  return Math.max(ownHeight(making, rounds, by), along / 3.4);
+}
+
 /**
  * The stitches of a motif as strokes, round by round from the ring outwards, so that a picture of it looks
  * like the piece itself. Pure geometry: colours and widths are the painter's.
  */
-export function motifStrokes(motif: MotifDefinition, rounds: number): Stroke[] {
+export function motifStrokes(motif: MotifDefinition, rounds: number, by: Stitch = 'tall'): Stroke[] {
+  if (motif.making?.of === 'given')
+    return motifStrokes({ ...motif, making: undefined }, drawnRounds(motif, rounds), by);
+  if (motif.making?.of === 'rounds')
+    return ownStrokes(madeRounds(motif.making.rounds, rounds, CORNERS[motif.kind]), CORNERS[motif.kind], by);
   const strokes: Stroke[] = [];
   const unit = 0.5 / (rounds + RING);
   const half = motif.kind === 'half-disc' || motif.kind === 'triangle';

@@ -10,11 +10,17 @@ import {
   type SheetMake,
 } from '../families/index.ts';
 import { sizeTable } from '../fit/index.ts';
+import { OWN_KINDS, READY_MOTIFS } from '../motif/index.ts';
 import { beginDocument } from '../plan/index.ts';
 import { JOIN_METHODS, SCHOOLS } from '../runs/index.ts';
 import { STITCHES } from '../stitches/index.ts';
 import { mm } from '../units/index.ts';
 
+/** Motifs by rounds of their own, and some whose making is not known. */
+const OWN = [
+  ...READY_MOTIFS.map(({ id, kind, rounds }) => ({ id, kind, making: { of: 'rounds' as const, rounds } })),
+  ...OWN_KINDS.map((kind) => ({ id: `given-${kind}`, kind, making: { of: 'given' as const, loops: 24 } })),
+];
 const SHAPES = ['disc', 'half-disc', 'hexagon', 'triangle', 'rectangle'] as const;
 
 /** A fabric over 4 n + 1. */
@@ -49,6 +55,9 @@ export const testDocument = (construction?: Construction): BagDocument => {
     ...fresh,
     motifs: [
       ...fresh.motifs.map((motif) => ({ ...motif, measured: [{ rounds: 4, size: 100 }] })),
+      ...OWN.flatMap(({ id, kind, making }) =>
+        fresh.motifs.map((motif) => ({ ...motif, id, name: id, kind, gapChains: 0, making })),
+      ),
       ...SHAPES.flatMap((kind) => fresh.motifs.map((motif) => ({ ...motif, id: kind, name: kind, kind }))),
     ],
     swatches: [
@@ -85,7 +94,7 @@ export const testDocument = (construction?: Construction): BagDocument => {
 const motifBody = (most: number): fc.Arbitrary<Body> =>
   fc.record({
     of: fc.constant('motifs' as const),
-    motif: fc.constant('m1'),
+    motif: fc.constantFrom('m1', 'm1', ...OWN.flatMap(({ id, kind }) => (kind === 'solid' ? [id] : []))),
     rounds: fc.integer({ min: 1, max: 8 }),
     columns: fc.integer({ min: 1, max: most }),
     rows: fc.integer({ min: 1, max: most }),
@@ -119,7 +128,7 @@ const face: fc.Arbitrary<FaceMake> = fc.oneof(
   workedBody,
   fc.record({
     of: fc.constant('one' as const),
-    motif: fc.constantFrom('m1', ...SHAPES),
+    motif: fc.constantFrom('m1', ...SHAPES, ...OWN.map(({ id }) => id)),
     rounds: fc.integer({ min: 1, max: 14 }),
     open: fc.integer({ min: 5, max: 60 }),
   }),

@@ -1,4 +1,12 @@
-import { extent, isSquare, type MotifDefinition, motifShape, motifStrokes, type Stroke } from '@fennot/core';
+import {
+  drawnRounds,
+  extent,
+  isSquare,
+  type MotifDefinition,
+  motifShape,
+  motifStrokes,
+  type Stroke,
+} from '@fennot/core';
 import { painted, stroke } from './canvas.ts';
 import { shade } from './shade.ts';
 
@@ -45,6 +53,7 @@ export function motifPicture(motif: MotifDefinition, rounds: number, colours: re
     motif.gapChains,
     motif.increases,
     motif.long,
+    motif.making,
     rounds,
     colours,
   ]);
@@ -57,7 +66,7 @@ export function motifPicture(motif: MotifDefinition, rounds: number, colours: re
     const [scaleX, scaleY] = [SIZE / box.width, SIZE / box.height];
     context.setTransform(scaleX, 0, 0, -scaleY, SIZE / 2, (box.height - rise) * scaleY);
     const strokes = motifStrokes(motif, rounds);
-    const unit = 0.5 / (rounds + 0.55);
+    const unit = 0.5 / (drawnRounds(motif, rounds) + 0.55);
     const colourOf = (round: number) =>
       colours[Math.min(Math.max(round - 1, 0), colours.length - 1)] ?? '#888888';
     // What shows between the stitches: the shadow inside the fabric.
@@ -68,10 +77,19 @@ export function motifPicture(motif: MotifDefinition, rounds: number, colours: re
     else for (const { x, y } of outline) context.lineTo(0.985 * (x - box.width / 2), 0.985 * (y - rise));
     context.closePath();
     context.fill();
-    for (let round = 0; round <= rounds; round++) {
+    // Petals lie on the rounds that are worked behind them.
+    const layers = [false, true].flatMap((over) =>
+      Array.from({ length: Math.max(...strokes.map((one) => one.round)) + 1 }, (_, round) => ({
+        over,
+        round,
+      })),
+    );
+    for (const { over, round } of layers) {
       const colour = colourOf(round);
       for (const part of PARTS) {
-        const own = strokes.filter((one) => one.round === round && one.part === part);
+        const own = strokes.filter(
+          (one) => one.round === round && one.part === part && (one.over ?? false) === over,
+        );
         if (own.length === 0) continue;
         const path = pathOf(own);
         const width = WIDTH[part] * unit;

@@ -1,3 +1,5 @@
+export { type RoundFlatness, roundFlatness } from './flatness.ts';
+export { type LaidTop, laidTops } from './laid-tops.ts';
 export {
   type Making,
   madeRounds,

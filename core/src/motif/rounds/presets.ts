@@ -76,7 +76,7 @@ export const READY_MOTIFS: readonly ReadyMotif[] = [
     says: 'rays that stand apart, gathered into a square',
     kind: 'solid',
     rounds: [
-      both('tall', { of: 'ring', groups: 1, each: 16, chains: 0 }),
+      both('tall', { of: 'ring', groups: 1, each: 12, chains: 0 }),
       both('bobble', { of: 'arches', chains: 1, over: 1 }),
       both('tall', { of: 'gaps', each: 3, chains: 0, corner: corner(3, 2), turnedInto: 4 }),
       both('tall', { of: 'each', many: 1, spread: 0, corner: corner(2, 2) }),

@@ -104,13 +104,14 @@ const heightOf = (stitch: RoundStitch): number => {
   return heightByPitch(basic);
 };
 
+/** How high a round stands, in rounds of a stitch. */
+export const heightIn = ({ stitch }: Pick<MotifRound, 'stitch'>, by: Stitch): number =>
+  heightOf(stitch) / heightByPitch(by);
+
 /**
  * How high a motif's rounds are together, in rounds of one stitch: petals lie on the others and add nothing.
  *
  * @param by the stitch of its swatch.
  */
 export const roundsHigh = (rounds: readonly MotifRound[], by: Stitch): number =>
-  rounds.reduce(
-    (sum, { stitch, into }) => sum + (into.of === 'petals' ? 0 : heightOf(stitch) / heightByPitch(by)),
-    0,
-  );
+  rounds.reduce((sum, round) => sum + (round.into.of === 'petals' ? 0 : heightIn(round, by)), 0);

@@ -29,30 +29,11 @@ import { Row, Section } from '../../ui/Section.tsx';
 import { tell } from '../../ui/tell.ts';
 import type { StationProps } from '../station.ts';
 import { Colourways } from './Colourways.tsx';
+import { KIND_NAMES, SIZE_NAMES } from './motif-names.ts';
+import { WorkedAs } from './WorkedAs.tsx';
 import { withMotif } from './with-motif.ts';
 
 const SizeChart = lazy(() => import('./SizeChart.tsx'));
-
-const KIND_NAMES: Record<Motif['kind'], string> = {
-  cluster: 'Cluster square: groups of three',
-  solid: 'Solid square: a stitch in every stitch',
-  disc: 'Disc',
-  'half-disc': 'Half disc',
-  hexagon: 'Hexagon',
-  triangle: 'Triangle: half a square',
-  rectangle: 'Rectangle: begun on a chain',
-};
-
-/** What is measured of a finished one. */
-const SIZE_NAMES: Record<Motif['kind'], string> = {
-  cluster: 'side',
-  solid: 'side',
-  disc: 'across',
-  'half-disc': 'straight side',
-  hexagon: 'flat to flat',
-  triangle: 'short side',
-  rectangle: 'short side',
-};
 
 /** A square motif: how it is worked, how it is coloured, and what finished ones measure. */
 export function MotifSection({ plan, store, motif }: StationProps & { readonly motif: Motif | undefined }) {
@@ -102,19 +83,16 @@ export function MotifSection({ plan, store, motif }: StationProps & { readonly m
           <br />
           {sideLoops(motif, rounds)} loops to join
           <br />
-          <span className="text-soft">
-            each round after the first adds {sideStitches(motif, 2) - sideStitches(motif, 1)}
-            {round ? '' : ' a side'}
-          </span>
+          {!motif.making && (
+            <span className="text-soft">
+              each round after the first adds {sideStitches(motif, 2) - sideStitches(motif, 1)}
+              {round ? '' : ' a side'}
+            </span>
+          )}
         </p>
       </div>
-      <Choice
-        label="Worked as"
-        value={motif.kind}
-        options={kinds.map((kind) => ({ value: kind, label: KIND_NAMES[kind] }))}
-        onChange={(kind) => set({ kind, ...(kind !== 'cluster' ? { gapChains: 0 } : {}) })}
-      />
-      {motif.kind === 'half-disc' && (
+      <WorkedAs motif={motif} kinds={kinds} rounds={rounds} store={store} document={document} />
+      {!motif.making && motif.kind === 'half-disc' && (
         <Row>
           <NumberField
             label="Stitches of the first row"
@@ -132,7 +110,7 @@ export function MotifSection({ plan, store, motif }: StationProps & { readonly m
           />
         </Row>
       )}
-      {motif.kind === 'disc' && (
+      {!motif.making && motif.kind === 'disc' && (
         <NumberField
           label="Stitches a full round adds"
           name="increases"
@@ -151,7 +129,7 @@ export function MotifSection({ plan, store, motif }: StationProps & { readonly m
         />
       )}
       <Row>
-        {!round && (
+        {!round && !motif.making && (
           <Choice
             label="Corner"
             value={String(motif.cornerChains)}
@@ -159,7 +137,7 @@ export function MotifSection({ plan, store, motif }: StationProps & { readonly m
             onChange={(n) => set({ cornerChains: Number(n) })}
           />
         )}
-        {motif.kind === 'cluster' && (
+        {!motif.making && motif.kind === 'cluster' && (
           <Choice
             label="Between clusters"
             value={String(motif.gapChains)}

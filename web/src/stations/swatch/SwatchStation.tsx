@@ -1,4 +1,4 @@
-import { isSquare, LIMITS, MOTIF_KINDS, swatchesUsed } from '@fennot/core';
+import { isSquare, LIMITS, MOTIF_KINDS, READY_MOTIFS, swatchesUsed } from '@fennot/core';
 import { Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
@@ -8,7 +8,7 @@ import { JoinedStrip } from './JoinedStrip.tsx';
 import { MotifSection } from './MotifSection.tsx';
 import { PanelsSection } from './PanelsSection.tsx';
 import { SwatchSection } from './SwatchSection.tsx';
-import { FIRST_NAMES, withMotif } from './with-motif.ts';
+import { FIRST_NAMES, withMotif, withReady } from './with-motif.ts';
 import { withSwatchLike } from './with-swatch.ts';
 import { YarnSection } from './YarnSection.tsx';
 
@@ -76,11 +76,14 @@ export function SwatchStation(props: StationProps) {
             value="none"
             options={[
               { value: 'none', label: 'of another shape or kind ...' },
-              ...MOTIF_KINDS.map((kind) => ({ value: kind, label: FIRST_NAMES[kind] })),
+              ...MOTIF_KINDS.map((kind) => ({ value: String(kind), label: FIRST_NAMES[kind] })),
+              ...READY_MOTIFS.map(({ id, name, says }) => ({ value: id, label: `${name}: ${says}` })),
             ]}
             onChange={(kind) => {
               if (kind === 'none') return;
-              const next = withMotif(document, kind);
+              const ready = READY_MOTIFS.find(({ id }) => id === kind);
+              const plain = MOTIF_KINDS.find((one) => one === kind);
+              const next = ready ? withReady(document, ready) : plain ? withMotif(document, plain) : document;
               const refusal = props.store.getState().change(() => next);
               if (refusal === undefined) setMotif(next.motifs.at(-1)?.id);
               return refusal;

@@ -1,4 +1,5 @@
-import { type BagDocument, freeId, type Motif } from '@fennot/core';
+import { type BagDocument, freeId, type Motif, type ReadyMotif } from '@fennot/core';
+import { keptRound } from '../../motif-bench/with-making.ts';
 
 /** Names a motif of a kind is given first. */
 export const FIRST_NAMES: Record<Motif['kind'], string> = {
@@ -33,4 +34,18 @@ export function withMotif(doc: BagDocument, kind: Motif['kind']): BagDocument {
     measured: [],
   };
   return { ...doc, motifs: [...doc.motifs, motif] };
+}
+
+/** The document with one more motif that is ready by its rounds. */
+export function withReady(doc: BagDocument, { name, kind, rounds }: ReadyMotif): BagDocument {
+  const next = withMotif(doc, kind);
+  return {
+    ...next,
+    motifs: next.motifs.map(
+      (one, i): Motif =>
+        i < doc.motifs.length
+          ? one
+          : { ...one, name, making: { of: 'rounds', rounds: rounds.map(keptRound) } },
+    ),
+  };
 }

@@ -1,0 +1,75 @@
+import { BUNCHES, type LaidTop } from '@fennot/core';
+
+/** Slashes across a post, by how often the yarn goes round the hook first. */
+const SLASHES: Partial<Record<LaidTop['kind'], number>> = { tall: 1, high: 2 };
+
+/** Pixels of the drawing's half side: the motif is of size 1. */
+const HALF = 100;
+
+interface MotifChartProps {
+  readonly tops: readonly LaidTop[];
+  readonly colourOf: (round: number) => string;
+  readonly label: string;
+}
+
+/** A motif in the craft's chart signs, round by round from the ring. */
+export function MotifChart({ tops, colourOf, label }: MotifChartProps) {
+  // A square of stitches that stand aslant in its corners is as wide as its side; signs need a little more.
+  return (
+    <svg viewBox="-108 -108 216 216" role="img" aria-label={label} className="w-full">
+      <circle r={5} fill="none" stroke="var(--ink)" strokeWidth={1.1} />
+      {tops.map((top, i) => (
+        <Sign key={i} top={top} colour={colourOf(top.round)} />
+      ))}
+    </svg>
+  );
+}
+
+function Sign({ top, colour }: { readonly top: LaidTop; readonly colour: string }) {
+  const [fx, fy] = [2 * HALF * top.foot.x, -2 * HALF * top.foot.y];
+  const [hx, hy] = [2 * HALF * top.head.x, -2 * HALF * top.head.y];
+  const [ax, ay] = [2 * HALF * top.half.x, -2 * HALF * top.half.y];
+  const width = Math.min(3.4, Math.hypot(ax, ay));
+  if (top.kind === 'chain') {
+    const turn = (Math.atan2(ay, ax) * 180) / Math.PI;
+    return (
+      <ellipse
+        cx={hx}
+        cy={hy}
+        rx={Math.max(1.4, width)}
+        ry={Math.max(0.9, width * 0.55)}
+        transform={`rotate(${turn} ${hx} ${hy})`}
+        fill="var(--card)"
+        stroke={colour}
+        strokeWidth={0.8}
+      />
+    );
+  }
+  const length = Math.hypot(hx - fx, hy - fy) || 1;
+  const [ux, uy] = [(hx - fx) / length, (hy - fy) / length];
+  const at = (share: number, aside = 0) =>
+    `${(fx + ux * length * share - uy * aside).toFixed(2)} ${(fy + uy * length * share + ux * aside).toFixed(2)}`;
+  return (
+    <path
+      d={signOf(top.kind, at, width)}
+      fill="none"
+      stroke={colour}
+      strokeWidth={0.95}
+      strokeLinecap="round"
+    />
+  );
+}
+
+/** The lines of one sign, from its foot at 0 to its head at 1. */
+function signOf(kind: LaidTop['kind'], at: (share: number, aside?: number) => string, width: number): string {
+  if (kind === 'low') return `M${at(0.32, -width)}L${at(0.88, width)}M${at(0.32, width)}L${at(0.88, -width)}`;
+  if (BUNCHES.some((bunch) => bunch === kind)) {
+    const closed = kind === 'popcorn' ? '' : `M${at(1, -width)}L${at(1, width)}`;
+    return `${[-1, 0, 1].map((by) => `M${at(0.1)}Q${at(0.55, by * 2 * width)} ${at(0.96)}`).join('')}${closed}`;
+  }
+  const slashes = Array.from({ length: SLASHES[kind] ?? 0 }, (_, k) => {
+    const share = 0.62 - 0.16 * k;
+    return `M${at(share - 0.06, -width * 0.8)}L${at(share + 0.06, width * 0.8)}`;
+  }).join('');
+  return `M${at(0.1)}L${at(1)}M${at(1, -width)}L${at(1, width)}${slashes}`;
+}
