@@ -17,7 +17,7 @@ export const roundFields = {
   over: several(12),
   corner: several(6),
   cornerChains: several(5, 0),
-  loops: several(200),
+  loops: several(600),
 };
 const cornerSchema = z.strictObject({ each: roundFields.corner, chains: roundFields.cornerChains });
 const turnedIntoSchema = z.union([z.literal(4), z.literal(6)]).optional();

@@ -57,7 +57,7 @@ export function WorkedAs({ motif, kinds, rounds, document, store }: WorkedAsProp
     if (kind) return put({ kind, ...(kind !== 'cluster' ? { gapChains: 0 } : {}) });
     if (!shape) return undefined;
     if (next === 'given')
-      return put({ kind: shape, making: { of: 'given', loops: Math.min(200, sideLoops(motif, rounds)) } });
+      return put({ kind: shape, making: { of: 'given', loops: Math.min(600, sideLoops(motif, rounds)) } });
     const own = presetRounds(motif, rounds, swatchOf(document, motif.swatch).stitch).map(keptRound);
     const refusal = put({ kind: shape, making: { of: 'rounds', rounds: own } });
     if (refusal === undefined) setOpen(true);

@@ -1,0 +1,105 @@
+// @vitest-environment happy-dom
+import { documentSchema, type Motif } from '@fennot/core';
+import { screen, within } from '@testing-library/react';
+import { beforeEach, describe, expect, test, vi } from 'vitest';
+import { SwatchStation } from '../stations/swatch/SwatchStation.tsx';
+import { aBag, choose, lay, type } from '../testing/worktop.tsx';
+
+// Both draw on a canvas, which a page without a screen has not.
+vi.mock('../stations/swatch/SizeChart.tsx', () => ({ default: () => null }));
+beforeEach(() => {
+  Element.prototype.scrollIntoView = () => {};
+});
+
+const open = (settings?: Parameters<typeof lay>[2]) => lay(SwatchStation, aBag(), settings);
+type Laid = ReturnType<typeof open>;
+const motif = ({ store }: Laid): Motif => {
+  const last = store.getState().document.motifs.at(-1);
+  if (!last) throw new Error('a bag has a motif');
+  return last;
+};
+const toBench = async ({ hands }: Laid) => {
+  await choose(hands, 'Worked as', 'Square by rounds of your own');
+  await screen.findByTestId('motif-facts', {}, { timeout: 20_000 });
+};
+const round = (number: number) => within(screen.getByRole('listitem', { name: `Round ${number}` }));
+
+describe('the Motif bench', () => {
+  test('begins with the rounds of the square that is there: it counts the same', async () => {
+    const laid = open();
+    const before = screen.getByText(/loops to join/).textContent;
+    await toBench(laid);
+    const { making } = motif(laid);
+    expect(making?.of === 'rounds' && making.rounds.length).toBeGreaterThan(1);
+    const loops = /(\d+)\s*loops to join/.exec(before ?? '')?.[1];
+    expect(screen.getByTestId('motif-facts').textContent).toContain(`${loops} loops to join`);
+  });
+
+  test('sets a round, counts it, and says it in the words of the country', async () => {
+    const laid = open({ terms: 'uk' });
+    await toBench(laid);
+    const words = screen.getByText(/Round 1: /).textContent ?? '';
+    expect(words).toContain('tr in ring');
+    expect(words).not.toMatch(/\bsc\b/);
+    // Four in each group of the first round instead of three: 16 stitches.
+    const field = round(1).getByLabelText('Stitches in each');
+    await laid.hands.clear(field);
+    await laid.hands.type(field, '4{Enter}');
+    expect(screen.getByRole('listitem', { name: 'Round 1' }).textContent).toContain('16 stitches, 4 corners');
+  });
+
+  test('a round more is a round more in the bag, and undone with one step', async () => {
+    const laid = open();
+    await toBench(laid);
+    const before = laid.store.getState().document;
+    const roundsIn = () =>
+      JSON.stringify(laid.store.getState().document.construction).match(/"rounds":(\d+)/)?.[1];
+    const had = Number(roundsIn());
+    await laid.hands.click(screen.getByRole('button', { name: /Another round/ }));
+    expect(Number(roundsIn())).toBe(had + 1);
+    laid.store.getState().undo();
+    expect(laid.store.getState().document).toEqual(before);
+  });
+
+  test('what cannot be worked is told at its round; what stands below waits, and nothing is lost', async () => {
+    const laid = open();
+    await choose(laid.hands, 'Add a motif', /Quiet square/);
+    await laid.hands.click(screen.getByRole('button', { name: /On the Motif bench/ }));
+    await screen.findByTestId('motif-facts', {}, { timeout: 20_000 });
+    const field = round(1).getByLabelText('Stitches in each');
+    await laid.hands.clear(field);
+    await laid.hands.type(field, '13{Enter}');
+    // 13, and two in each: 26 do not divide by four.
+    expect(screen.getByRole('listitem', { name: 'Round 3' }).textContent).toContain(
+      'The 26 stitches of the round below do not divide into 4 sides.',
+    );
+    expect(screen.getByRole('listitem', { name: 'Round 4' }).textContent).toContain('waits for the round');
+    expect(documentSchema.safeParse(laid.store.getState().document).success).toBe(true);
+    await laid.hands.clear(field);
+    await laid.hands.type(field, '12{Enter}');
+    expect(screen.queryByText(/do not divide/)).toBeNull();
+  });
+
+  test('every ready motif can be put into a bag, and the bag is kept', async () => {
+    for (const name of [/Noon sun/, /Pond rose/, /Quiet square/, /Six buds/]) {
+      const laid = open();
+      await choose(laid.hands, 'Add a motif', name);
+      expect(motif(laid).name).toMatch(name);
+      expect(documentSchema.safeParse(laid.store.getState().document).success).toBe(true);
+      document.body.replaceChildren();
+    }
+  });
+});
+
+describe('a motif whose making is not known', () => {
+  test('is given by its loops; its size is that of so many stitches until one is measured', async () => {
+    const laid = open();
+    await choose(laid.hands, 'Worked as', 'Square whose making is not known');
+    await type(laid.hands, 'Loops along a side', '23');
+    expect(motif(laid).making).toEqual({ of: 'given', loops: 23 });
+    expect(screen.getByText(/23\s*loops to join/)).toBeTruthy();
+    // Back to a kind, and it is one of those again.
+    await choose(laid.hands, 'Worked as', /Solid square/);
+    expect(motif(laid).making).toBeUndefined();
+  });
+});
