@@ -73,7 +73,12 @@ export const choicesOf = ({
   swatches,
   panels = [],
 }: Pick<BagDocument, 'motifs' | 'swatches' | 'panels'>) => ({
-  motifs,
+  motifs: motifs.map(({ id, name, kind, making }) => ({
+    id,
+    name,
+    kind,
+    ...(making?.of === 'rounds' ? { ownRounds: making.rounds.length } : {}),
+  })),
   swatches,
   panels,
 });

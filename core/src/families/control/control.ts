@@ -57,7 +57,13 @@ export function lift<A, B>(control: Control<A>, into: (a: A) => B): Control<B> {
 
 /** What there is to choose from in the document. */
 export interface Choices {
-  readonly motifs: ReadonlyArray<{ readonly id: string; readonly name: string; readonly kind: MotifKind }>;
+  readonly motifs: ReadonlyArray<{
+    readonly id: string;
+    readonly name: string;
+    readonly kind: MotifKind;
+    /** Rounds after which it has its shape, where it is made by rounds of its own. */
+    readonly ownRounds?: number;
+  }>;
   readonly swatches: ReadonlyArray<{ readonly id: string; readonly name: string }>;
   readonly panels?: ReadonlyArray<{ readonly id: string; readonly name: string }> | undefined;
 }
@@ -119,7 +125,10 @@ export function bodyControls(body: Body, options: BodyControlOptions): Control<B
       materials.motifSide(body.motif, body.rounds + 1) - materials.motifSide(body.motif, body.rounds);
     return [
       of,
-      ...motifChoice(body.motif, choices, (motif) => ({ ...body, motif })),
+      ...motifChoice(body.motif, choices, (motif) => {
+        const own = choices.motifs.find(({ id }) => id === motif)?.ownRounds ?? 1;
+        return { ...body, motif, rounds: Math.max(own, body.rounds) };
+      }),
       {
         kind: 'count',
         id: 'rounds',

@@ -3,7 +3,7 @@ import { along, type Point } from '../../geometry/index.ts';
 import type { Stitch } from '../../stitches/index.ts';
 import { placesOf, type Top, wholeRound } from './round.ts';
 import { motifWords } from './words.ts';
-import { heightIn, type NumberedRound, type WorkedRounds } from './work-rounds.ts';
+import { heightIn, type NumberedRound, ringOpens, type WorkedRounds } from './work-rounds.ts';
 
 /** A stitch or a chain of a motif where it lies, on a motif of size 1 worked round the origin, y up. */
 export interface LaidTop {
@@ -45,8 +45,9 @@ export function laidTops({ rounds }: WorkedRounds, shape: number, by: Stitch): L
     layered: true,
   }).rows;
   const places = new Map<number, Places>();
-  let high = RING;
-  const radii = new Map<number, readonly [number, number]>([[0, [0, RING]]]);
+  const ring = RING + ringOpens(rounds[0]?.round, by);
+  let high = ring;
+  const radii = new Map<number, readonly [number, number]>([[0, [0, ring]]]);
   for (const { number, onto, round } of rounds) {
     const [, ground = RING] = radii.get(onto) ?? [];
     const height = heightIn(round, by);

@@ -63,6 +63,18 @@ describe('a motif of one’s own', () => {
     expect(ownHeight({ of: 'rounds', rounds }, 4, 'tall')).toBeCloseTo(1 + 0.475 + 1.35, 9);
   });
 
+  test('has a ring that opens for a first round of many low stitches', () => {
+    const ring = (stitch: MotifRound['stitch'], many: number): Making => ({
+      of: 'rounds',
+      rounds: [both(stitch, { of: 'ring', groups: 1, each: many, chains: 0 })],
+    });
+    // 16 side by side lie 16 / (2 pi) = 2.546 pitches out; a closed ring's half stitch and a low row are 0.5 + 0.95.
+    // In tall rounds of two pitches: 2.046 / 2.
+    expect(ownHeight(ring('low', 16), 1, 'tall')).toBeCloseTo(1.023, 3);
+    // Twelve tall ones lie 1.91 out, and stand 2.5 high without it.
+    expect(ownHeight(ring('tall', 12), 1, 'tall')).toBe(1);
+  });
+
   test('has for its yarn every stitch and every chain of a round', () => {
     const making: Making = { of: 'rounds', rounds: [square, both('low', each)] };
     // Round 1: four times three and two chains. Round 2: a low one in each, and (2, 2 chains, 2) in each corner.

@@ -108,10 +108,28 @@ const heightOf = (stitch: RoundStitch): number => {
 export const heightIn = ({ stitch }: Pick<MotifRound, 'stitch'>, by: Stitch): number =>
   heightOf(stitch) / heightByPitch(by);
 
+/** Radius of a ring until it opens, in pitches: it is about one stitch wide. */
+const CLOSED = 0.5;
+
 /**
- * How high a motif's rounds are together, in rounds of one stitch: petals lie on the others and add nothing.
+ * How far the ring of a motif is open, in rounds of a stitch: a first round of many does not find room in a closed one. Its
+ * stitches, not its chains, lie shoulder to shoulder along its top, as long as two pi times how far out that is.
+ */
+export function ringOpens(first: MotifRound | undefined, by: Stitch): number {
+  if (first?.into.of !== 'ring') return 0;
+  const { groups, each } = first.into;
+  const out = (groups * each) / (2 * Math.PI) - CLOSED;
+  return Math.max(0, out / heightByPitch(by) - heightIn(first, by));
+}
+
+/**
+ * How high a motif's rounds are together, with how far its ring is open, in rounds of one stitch: petals lie on the others
+ * and add nothing.
  *
  * @param by the stitch of its swatch.
  */
 export const roundsHigh = (rounds: readonly MotifRound[], by: Stitch): number =>
-  rounds.reduce((sum, round) => sum + (round.into.of === 'petals' ? 0 : heightIn(round, by)), 0);
+  rounds.reduce(
+    (sum, round) => sum + (round.into.of === 'petals' ? 0 : heightIn(round, by)),
+    ringOpens(rounds[0], by),
+  );

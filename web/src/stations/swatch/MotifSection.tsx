@@ -59,7 +59,7 @@ export function MotifSection({ plan, store, motif }: StationProps & { readonly m
   const inUse = plan.graph.pieces.flatMap(({ make }) =>
     make.of === 'motif' && make.motif === motif.id ? [make.rounds] : [],
   )[0];
-  const rounds = inUse ?? 5;
+  const rounds = inUse ?? (motif.making?.of === 'rounds' ? motif.making.rounds.length : 5);
   const square = isSquare(motif.kind);
   const round = motif.kind === 'disc' || motif.kind === 'half-disc';
   // A square that is laid in columns and rows must stay one.

@@ -1,7 +1,9 @@
 import {
   type BagDocument,
   boundsOf,
+  CORNERS,
   type Motif,
+  makingTrouble,
   presetRounds,
   roundFields,
   sideLoops,
@@ -64,6 +66,7 @@ export function WorkedAs({ motif, kinds, rounds, document, store }: WorkedAsProp
     return refusal;
   };
   const { making } = motif;
+  const trouble = making && makingTrouble(making, rounds, CORNERS[motif.kind]);
   return (
     <>
       <Choice
@@ -84,6 +87,11 @@ export function WorkedAs({ motif, kinds, rounds, document, store }: WorkedAsProp
         <Button small className="self-start" onClick={() => setOpen(true)}>
           <PencilLine size={13} /> On the Motif bench
         </Button>
+      )}
+      {trouble && (
+        <p role="status" className="text-xs font-medium text-loosestrife">
+          Round {trouble.round}: {trouble.problem}
+        </p>
       )}
       {making?.of === 'given' && (
         <NumberField
