@@ -16,7 +16,7 @@ interface MotifChartProps {
 export function MotifChart({ tops, colourOf, label }: MotifChartProps) {
   // A square of stitches that stand aslant in its corners is as wide as its side; signs need a little more.
   return (
-    <svg viewBox="-108 -108 216 216" role="img" aria-label={label} className="w-full">
+    <svg viewBox="-118 -118 236 236" role="img" aria-label={label} className="w-full">
       <circle r={5} fill="none" stroke="var(--ink)" strokeWidth={1.1} />
       {tops.map((top, i) => (
         <Sign key={i} top={top} colour={colourOf(top.round)} />

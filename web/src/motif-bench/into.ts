@@ -3,7 +3,7 @@ import type { RoundInto } from '@fennot/core';
 /** How a round goes into the one below, in the maker's words. */
 export const INTO_NAMES: Record<Exclude<RoundInto['of'], 'chain'>, string> = {
   ring: 'into the ring',
-  gaps: 'a group in each space',
+  gaps: 'into each space',
   each: 'in each stitch',
   arches: 'in arches of chains',
   petals: 'as petals on top',
