@@ -44,7 +44,7 @@ export function tallyOf(
     const motif = motifOf(document, make.motif);
     if (isSquare(motif.kind)) squares++;
     const way = motif.colourways.find((colourway) => colourway.id === designs.get(id));
-    pieceEnds += 2 * coloursBegun(way?.rounds ?? [], make.rounds);
+    pieceEnds += motifEnds(way?.rounds ?? [], make.rounds);
   }
   const joinYarn = [...joins.runs, ...joins.corners].reduce((sum, { yarn }) => sum + yarn, 0);
   const motifWord = squares === motifs ? 'square' : 'motif';
@@ -52,6 +52,10 @@ export function tallyOf(
   const effort = effortOf(document, graph, designs, extras, { ends, yarn: joinYarn, insertions });
   return { motifs, motifWord, panels, pieceEnds, joinEnds: joins.ends, joinYarn, effort };
 }
+
+/** Ends of a motif of so many rounds, in the yarns of its rounds: two of every length it is worked with. */
+export const motifEnds = (yarns: readonly string[], rounds: number): number =>
+  2 * coloursBegun(yarns, rounds);
 
 /** How often a yarn is joined on: at the first round and at each round of another colour. */
 function coloursBegun(yarns: readonly string[], rounds: number): number {

@@ -8,6 +8,7 @@ import {
   type MotifRound,
   madeRounds,
   makingTrouble,
+  motifEnds,
   motifWords,
   type NumberedRound,
   ownHeight,
@@ -68,7 +69,8 @@ export default function MotifBench({ document, store, motif, making }: MotifBenc
   const gauge = sizeTable(document).swatch(motif.swatch).gauge;
   const lies = roundFlatness(made.rounds, by, gauge.row.value / gauge.pitch.value);
   const trouble = makingTrouble(making, rounds.length, shape);
-  const colours = (motif.colourways[0]?.rounds ?? []).map((yarn) => yarnOf(document, yarn).colour);
+  const [way] = motif.colourways;
+  const colours = (way?.rounds ?? []).map((yarn) => yarnOf(document, yarn).colour);
   const colourOf = (round: number) => colours[Math.min(round, colours.length) - 1] ?? '#777777';
   const put = (next: readonly MotifRound[]) =>
     store.getState().change(withMaking(motif.id, { of: 'rounds', rounds: next }));
@@ -94,7 +96,7 @@ export default function MotifBench({ document, store, motif, making }: MotifBenc
         <p className="text-sm" data-testid="motif-facts">
           <b>{many(rounds.length, 'round')}</b>, {side}, {sideLoops(motif, rounds.length)} loops to join; as
           high as {(Math.round(ownHeight(making, rounds.length, by) * 10) / 10).toString()} rounds of its
-          swatch.
+          swatch.{way && ` In ${way.name} it has ${motifEnds(way.rounds, rounds.length)} ends to hide.`}
         </p>
         {trouble && (
           <p role="status" className="text-sm font-medium text-loosestrife">

@@ -80,6 +80,25 @@ describe('the Motif bench', () => {
     expect(screen.queryByText(/do not divide/)).toBeNull();
   });
 
+  test('two of the same are told apart by their names', async () => {
+    const laid = open();
+    await choose(laid.hands, 'Add a motif', /Quiet square/);
+    await choose(laid.hands, 'Add a motif', /Quiet square/);
+    expect(motif(laid).name).toBe('Quiet square 2');
+  });
+
+  test('tells the ends of its colours: two for each length of yarn', async () => {
+    const laid = open();
+    await toBench(laid);
+    const { colourways, making } = motif(laid);
+    const yarns = colourways[0]?.rounds ?? [];
+    const many = making?.of === 'rounds' ? making.rounds.length : 0;
+    // Walked round by round: a yarn is joined on wherever it is another than in the round before.
+    const worn = Array.from({ length: many }, (_, k) => yarns[Math.min(k, yarns.length - 1)]);
+    const joined = worn.filter((yarn, k) => k === 0 || yarn !== worn[k - 1]).length;
+    expect(screen.getByTestId('motif-facts').textContent).toContain(`${2 * joined} ends to hide`);
+  });
+
   test('every ready motif can be put into a bag, and the bag is kept', async () => {
     for (const name of [/Noon sun/, /Pond rose/, /Quiet square/, /Six buds/]) {
       const laid = open();

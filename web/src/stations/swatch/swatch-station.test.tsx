@@ -132,6 +132,8 @@ describe('a square', () => {
     expect(offered).toEqual([
       expect.stringContaining('Cluster square'),
       expect.stringContaining('Solid square'),
+      'Square by rounds of your own',
+      'Square whose making is not known',
     ]);
   });
 

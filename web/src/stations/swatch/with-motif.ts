@@ -12,6 +12,14 @@ export const FIRST_NAMES: Record<Motif['kind'], string> = {
   rectangle: 'Rectangle',
 };
 
+/** A name no motif of the bag has yet: two that are called alike cannot be told apart in a list. */
+function freeName(name: string, { motifs }: BagDocument): string {
+  const taken = new Set(motifs.map((one) => one.name));
+  let free = name;
+  for (let k = 2; taken.has(free); k++) free = `${name} ${k}`;
+  return free;
+}
+
 /** The document with one more motif of a kind. */
 export function withMotif(doc: BagDocument, kind: Motif['kind']): BagDocument {
   const [swatch] = doc.swatches;
@@ -23,7 +31,7 @@ export function withMotif(doc: BagDocument, kind: Motif['kind']): BagDocument {
   );
   const motif: Motif = {
     id,
-    name: FIRST_NAMES[kind],
+    name: freeName(FIRST_NAMES[kind], doc),
     kind,
     cornerChains: 2,
     gapChains: 0,
@@ -45,7 +53,7 @@ export function withReady(doc: BagDocument, { name, kind, rounds }: ReadyMotif):
       (one, i): Motif =>
         i < doc.motifs.length
           ? one
-          : { ...one, name, making: { of: 'rounds', rounds: rounds.map(keptRound) } },
+          : { ...one, name: freeName(name, doc), making: { of: 'rounds', rounds: rounds.map(keptRound) } },
     ),
   };
 }
