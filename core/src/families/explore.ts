@@ -1,3 +1,6 @@
+import { type RoundsRange, roundsAmong } from '../motif/index.ts';
+import type { Materials } from './layout/materials.ts';
+
 /** What a search may vary, and how far. */
 export interface Ranges {
   readonly motifs: readonly string[];
@@ -5,7 +8,7 @@ export interface Ranges {
   readonly panels: readonly string[];
   /** Swatches a strip may be worked in. */
   readonly strips: readonly string[];
-  readonly rounds: { readonly from: number; readonly to: number };
+  readonly rounds: RoundsRange;
   /** Most squares along one side of a sheet. */
   readonly squares: number;
   /** Most stitches or rows of a worked panel, and the step between tries. */
@@ -32,4 +35,15 @@ export type Offer = (size: QuickSize) => boolean;
 /** Calls back for whole numbers from `from` to `to`. */
 export function each(from: number, to: number, visit: (n: number) => void, step = 1): void {
   for (let n = from; n <= to; n += step) visit(n);
+}
+
+/** All rounds of those looked through that a motif can have. */
+export function eachRounds(
+  motif: string,
+  rounds: RoundsRange,
+  materials: Materials,
+  visit: (rounds: number) => void,
+): void {
+  const { from, to } = roundsAmong(rounds, materials.motifRounds(motif));
+  each(from, to, visit);
 }

@@ -1,7 +1,7 @@
 import { type BagDocument, panelOf } from '../document/index.ts';
 import { countedPanel } from '../fabric/index.ts';
 import type { Materials } from '../families/index.ts';
-import { isSquare, motifShape, sideLoops } from '../motif/index.ts';
+import { isSquare, motifShape, roundsRange, sideLoops } from '../motif/index.ts';
 import { mm } from '../units/index.ts';
 import type { JoinMix } from './join-mix.ts';
 import { panelPiece } from './panel-piece.ts';
@@ -58,6 +58,7 @@ export function lengthsOf(table: SizeTable, document: BagDocument, mix?: JoinMix
         return motifShape(own, rounds, side(motif, rounds), rate);
       },
       motifKind: (motif) => table.motif(motif).motif.kind,
+      motifRounds: (motif) => roundsRange(table.motif(motif).motif),
       hasRows: (id) => {
         const panel = panelOf(document, id);
         return countedPanel(panel, table.swatch(panel.swatch).swatch).rows.some(({ makes }) => makes > 0);

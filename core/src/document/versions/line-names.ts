@@ -1,4 +1,5 @@
 import { type Construction, constructionSchema, familyOf, type Materials } from '../../families/index.ts';
+import { LIMITS } from '../../fields/index.ts';
 import {
   isSquare,
   MOTIF_KINDS,
@@ -32,6 +33,7 @@ function plainMaterials(document: Raw): Materials {
     motifLoops: (motif, rounds) => sideLoops(definition(motif), rounds),
     motifShape: (motif, rounds) => motifShape(definition(motif), rounds, SIDE, 1),
     motifKind: kindOf,
+    motifRounds: () => ({ from: 1, to: LIMITS.rounds }),
     hasRows: () => false,
     panel: () => {
       throw new Error('A bag of version 1 has no panels by their rows.');

@@ -3,7 +3,7 @@ import type { BagGraph, Face, Motion, Piece } from '../../bag/index.ts';
 import { type Point3, ROUNDING } from '../../geometry/index.ts';
 import { bodyOfSize, type Choices, type Control, lift } from '../control/control.ts';
 import { sheetControls } from '../control/sheet-control.ts';
-import { each } from '../explore.ts';
+import { each, eachRounds } from '../explore.ts';
 import { defineFamily } from '../family.ts';
 import { bend, type Region } from '../layout/bend.ts';
 import type { Materials } from '../layout/materials.ts';
@@ -172,7 +172,7 @@ export const boxed = defineFamily(boxedSchema)({
     const size = { width: 0, height: 0, depth: 0, squares: 0 };
     const most = Math.min(ranges.squares, 8);
     for (const motif of ranges.motifs) {
-      each(ranges.rounds.from, ranges.rounds.to, (rounds) => {
+      eachRounds(motif, ranges.rounds, materials, (rounds) => {
         const side = materials.motifSide(motif, rounds);
         const join = materials.join();
         each(1, most, (a) => {

@@ -1,5 +1,5 @@
-import { MOST_ROUNDS } from '../layout/body.ts';
-import type { Choices, Control } from './control.ts';
+import type { Materials } from '../layout/materials.ts';
+import type { Choices, Control, Grip } from './control.ts';
 
 /** Something that is there or not. */
 export const yesNo = <C>(id: string, label: string, on: boolean, set: (on: boolean) => C): Control<C> => ({
@@ -14,17 +14,29 @@ export const yesNo = <C>(id: string, label: string, on: boolean, set: (on: boole
   set: (value) => set(value === 'yes'),
 });
 
-/** How many rounds each square has. */
-export const squareRounds = <C>(rounds: number, set: (rounds: number) => C): Control<C> => ({
-  kind: 'count',
-  id: 'rounds',
-  label: 'Rounds in each square',
-  value: rounds,
-  min: 1,
-  max: MOST_ROUNDS,
-  step: 1,
-  set,
-});
+/** How many rounds each square has; nothing to set where nobody knows how it is made. */
+export const squareRounds = <C>(
+  { motif, rounds }: { readonly motif: string; readonly rounds: number },
+  materials: Materials,
+  set: (rounds: number) => C,
+  grip?: Grip,
+): Control<C>[] => {
+  const { from, to } = materials.motifRounds(motif);
+  if (from === to) return [];
+  return [
+    {
+      kind: 'count',
+      id: 'rounds',
+      label: 'Rounds in each square',
+      value: rounds,
+      min: Math.min(from, rounds),
+      max: to,
+      step: 1,
+      grip,
+      set,
+    },
+  ];
+};
 
 /** Which swatch something is worked in; nothing to choose when there is only one. */
 export const swatchChoice = <C>(

@@ -2,10 +2,10 @@ import { between } from '../../fields/index.ts';
 import { must, type Point } from '../../geometry/index.ts';
 import { isSquare, type MotifKind } from '../../motif/index.ts';
 import { multipleProblem, nearestMultiple, repeatsText } from '../../panel/index.ts';
-import { type Body, MOST_CELLS, MOST_ROUNDS, MOST_STITCHES, multipleSchema, sizeOf } from '../layout/body.ts';
+import { type Body, MOST_CELLS, MOST_STITCHES, multipleSchema, sizeOf } from '../layout/body.ts';
 import type { Materials } from '../layout/materials.ts';
 import { rowPattern, stitchPattern } from '../layout/pattern.ts';
-import { swatchChoice } from './control-kinds.ts';
+import { squareRounds, swatchChoice } from './control-kinds.ts';
 
 /** A grip on the net: pulling it along `axis` by `perStep` mm changes the count by one. */
 export interface Grip {
@@ -61,7 +61,7 @@ export interface Choices {
     readonly id: string;
     readonly name: string;
     readonly kind: MotifKind;
-    /** Rounds after which it has its shape, where it is made by rounds of its own. */
+    /** Its rounds, where it is made by rounds of its own. */
     readonly ownRounds?: number;
   }>;
   readonly swatches: ReadonlyArray<{ readonly id: string; readonly name: string }>;
@@ -129,21 +129,11 @@ export function bodyControls(body: Body, options: BodyControlOptions): Control<B
         const own = choices.motifs.find(({ id }) => id === motif)?.ownRounds ?? 1;
         return { ...body, motif, rounds: Math.max(own, body.rounds) };
       }),
-      {
-        kind: 'count',
-        id: 'rounds',
-        label: 'Rounds in each square',
-        value: body.rounds,
-        min: 1,
-        max: MOST_ROUNDS,
-        step: 1,
-        grip: {
-          at: { x: pitch, y: corner.y - pitch },
-          axis: 'x',
-          perStep: Math.max(perRound, 1),
-        },
-        set: (rounds) => ({ ...body, rounds }),
-      },
+      ...squareRounds(body, materials, (rounds) => ({ ...body, rounds }), {
+        at: { x: pitch, y: corner.y - pitch },
+        axis: 'x',
+        perStep: Math.max(perRound, 1),
+      }),
       {
         kind: 'count',
         id: 'columns',
@@ -265,16 +255,19 @@ export function squaresOfSize(
   materials: Materials,
   columnStep = 1,
 ): Extract<Body, { of: 'motifs' }> {
-  const tries = USUAL_ROUNDS.map((rounds) => {
-    const side = materials.motifSide(motif, rounds) + materials.join();
-    const columns = columnStep * times(size.width, side * columnStep, Math.floor(MOST_CELLS / columnStep));
-    const rows = times(size.height, side, MOST_CELLS);
-    const off =
-      missed(columns * side, size.width) +
-      missed(rows * side, size.height) +
-      (size.depth ? missed(times(size.depth, side, MOST_CELLS) * side, size.depth) : 0);
-    return { off, body: { of: 'motifs' as const, motif, rounds, columns, rows } };
-  });
+  const has = materials.motifRounds(motif);
+  const tries = [...new Set(USUAL_ROUNDS.map((rounds) => Math.min(has.to, Math.max(has.from, rounds))))].map(
+    (rounds) => {
+      const side = materials.motifSide(motif, rounds) + materials.join();
+      const columns = columnStep * times(size.width, side * columnStep, Math.floor(MOST_CELLS / columnStep));
+      const rows = times(size.height, side, MOST_CELLS);
+      const off =
+        missed(columns * side, size.width) +
+        missed(rows * side, size.height) +
+        (size.depth ? missed(times(size.depth, side, MOST_CELLS) * side, size.depth) : 0);
+      return { off, body: { of: 'motifs' as const, motif, rounds, columns, rows } };
+    },
+  );
   return tries.reduce((best, next) => (next.off < best.off ? next : best)).body;
 }
 

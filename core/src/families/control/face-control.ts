@@ -1,7 +1,7 @@
 import { between } from '../../fields/index.ts';
 import { extent, must } from '../../geometry/index.ts';
 import { isSquare } from '../../motif/index.ts';
-import { MOST_ROUNDS, MOST_STITCHES } from '../layout/body.ts';
+import { MOST_STITCHES } from '../layout/body.ts';
 import { type FaceMake, layFace, MOST_PARTS, oneSchema, type ShapedFace } from '../layout/face.ts';
 import type { Materials } from '../layout/materials.ts';
 import {
@@ -34,8 +34,9 @@ export function oneOfSize({ width, height }: Size, motif: string, materials: Mat
     const box = extent(materials.motifShape(motif, rounds).outline);
     return Math.abs(box.width - width) + Math.abs(box.height - height);
   };
-  let rounds = 1;
-  for (let more = 2; more <= MOST_ROUNDS; more++) if (off(more) < off(rounds)) rounds = more;
+  const { from, to } = materials.motifRounds(motif);
+  let rounds = from;
+  for (let more = from + 1; more <= to; more++) if (off(more) < off(rounds)) rounds = more;
   return { of: 'one', motif, rounds, open: USUAL_OPENING };
 }
 
@@ -139,22 +140,24 @@ function oneControls(
 ): Control<FaceMake>[] {
   const wide = (rounds: number) => extent(materials.motifShape(face.motif, rounds).outline).width;
   const disc = choices.motifs.some(({ id, kind }) => id === face.motif && kind === 'disc');
-  return [
-    {
-      kind: 'count',
-      id: 'rounds',
-      label: 'Rounds',
-      value: face.rounds,
-      min: 1,
-      max: MOST_ROUNDS,
-      step: 1,
-      grip: {
-        at: { x: corner.x, y: corner.y / 2 },
-        axis: 'x',
-        perStep: Math.max(1, wide(face.rounds + 1) - wide(face.rounds)),
-      },
-      set: (rounds) => ({ ...face, rounds }),
+  const { from, to } = materials.motifRounds(face.motif);
+  const rounds: Control<FaceMake> = {
+    kind: 'count',
+    id: 'rounds',
+    label: 'Rounds',
+    value: face.rounds,
+    min: Math.min(from, face.rounds),
+    max: to,
+    step: 1,
+    grip: {
+      at: { x: corner.x, y: corner.y / 2 },
+      axis: 'x',
+      perStep: Math.max(1, wide(face.rounds + 1) - wide(face.rounds)),
     },
+    set: (rounds) => ({ ...face, rounds }),
+  };
+  return [
+    ...(from < to ? [rounds] : []),
     ...(disc ? [opening(face.open, (open) => ({ ...face, open }))] : []),
   ];
 }

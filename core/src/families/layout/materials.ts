@@ -1,5 +1,5 @@
 import type { Fabric, WorkedPiece } from '../../fabric/index.ts';
-import type { MotifKind, MotifShape } from '../../motif/index.ts';
+import type { MotifKind, MotifShape, RoundsRange } from '../../motif/index.ts';
 import type { Mm } from '../../units/index.ts';
 
 /** A panel by its rows, as a builder sees it. */
@@ -29,6 +29,8 @@ export interface Materials {
   /** Outline and edges of a motif of any shape, by itself. */
   motifShape(motif: string, rounds: number): MotifShape;
   motifKind(motif: string): MotifKind;
+  /** How many rounds it can have. */
+  motifRounds(motif: string): RoundsRange;
   /** Whether any row of a panel by its rows makes a stitch: if not, there is nothing to ask of it. */
   hasRows(panel: string): boolean;
   /** A panel by its rows, at its size and shape, without joins. */

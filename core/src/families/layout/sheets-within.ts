@@ -1,5 +1,5 @@
 import { type Multiple, nearestMultiple } from '../../panel/index.ts';
-import { each, type Ranges } from '../explore.ts';
+import { each, eachRounds, type Ranges } from '../explore.ts';
 import type { Body } from './body.ts';
 import type { Materials } from './materials.ts';
 import { rowPattern, stitchPattern } from './pattern.ts';
@@ -17,7 +17,7 @@ export function sheetsWithin(
 ): void {
   const join = materials.join();
   for (const motif of ranges.motifs) {
-    each(ranges.rounds.from, ranges.rounds.to, (rounds) => {
+    eachRounds(motif, ranges.rounds, materials, (rounds) => {
       const side = materials.motifSide(motif, rounds);
       const loops = materials.motifLoops(motif, rounds);
       const length = (n: number, joins: number) => n * side + (n - 1 + joins) * join;

@@ -2,7 +2,7 @@ import { must } from '../../geometry/index.ts';
 import type { Control, Grip } from '../control/control.ts';
 import { motifChoice } from '../control/control.ts';
 import { squareRounds } from '../control/control-kinds.ts';
-import { each } from '../explore.ts';
+import { each, eachRounds } from '../explore.ts';
 import { defineFamily, type Family } from '../family.ts';
 import type { Materials } from '../layout/materials.ts';
 import { buildOnPoint, pitchOf, squaresNeeded } from './build.ts';
@@ -24,7 +24,7 @@ function controls(
   const top = ((params.rows + 1) * d) / 2;
   const list: Control<OnPoint>[] = [
     ...motifChoice(params.motif, choices, (motif) => ({ ...params, motif })),
-    squareRounds(params.rounds, (rounds): OnPoint => ({ ...params, rounds })),
+    ...squareRounds(params, materials, (rounds): OnPoint => ({ ...params, rounds })),
     {
       kind: 'count',
       id: 'across',
@@ -79,7 +79,7 @@ export const onPoint = defineFamily(onPointSchema)({
   explore: (ranges, materials, offer, take) => {
     const size = { width: 0, height: 0, depth: 0, squares: 0 };
     for (const motif of ranges.motifs) {
-      each(ranges.rounds.from, ranges.rounds.to, (rounds) => {
+      eachRounds(motif, ranges.rounds, materials, (rounds) => {
         each(1, MOST_ACROSS, (across) => {
           each(1, MOST_ROWS, (rows) => {
             for (const bottom of ['tapered', 'straight'] as const) {

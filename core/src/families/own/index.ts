@@ -22,7 +22,7 @@ export const own = defineFamily(ownSchema)({
   ofMotifs: true,
   build: buildOwn,
   settle: (params) => params,
-  controls: (params, _, choices): Control<Own>[] => [
+  controls: (params, materials, choices): Control<Own>[] => [
     {
       kind: 'choice',
       id: 'grid',
@@ -39,7 +39,7 @@ export const own = defineFamily(ownSchema)({
           : { ...params, grid: grid === 'point' ? 'point' : 'straight', folds: [], pairs: [] },
     },
     ...motifChoice(params.motif, choices, (motif): Own => ({ ...params, motif })),
-    squareRounds(params.rounds, (rounds): Own => ({ ...params, rounds })),
+    ...squareRounds(params, materials, (rounds): Own => ({ ...params, rounds })),
   ],
   editor: ownEditor,
   begin: (size, body, materials) => {

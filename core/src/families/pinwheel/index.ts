@@ -2,7 +2,7 @@ import { letterOf } from '../../fields/index.ts';
 import { must } from '../../geometry/index.ts';
 import { type Choices, type Control, motifChoice } from '../control/control.ts';
 import { squareRounds } from '../control/control-kinds.ts';
-import { each } from '../explore.ts';
+import { each, eachRounds } from '../explore.ts';
 import { defineFamily } from '../family.ts';
 import type { Materials } from '../layout/materials.ts';
 import { buildPinwheel, pitchOf } from './build.ts';
@@ -43,7 +43,7 @@ function controls(params: Pinwheel, materials: Materials, choices: Choices): Con
   });
   return [
     ...motifChoice(params.motif, choices, (motif) => ({ ...params, motif })),
-    squareRounds(params.rounds, (rounds): Pinwheel => ({ ...params, rounds })),
+    ...squareRounds(params, materials, (rounds): Pinwheel => ({ ...params, rounds })),
     ...wings,
   ];
 }
@@ -64,7 +64,7 @@ export const pinwheel = defineFamily(pinwheelSchema)({
   explore: (ranges, materials, offer, take) => {
     const size = { width: 0, height: 0, depth: 0, squares: 0 };
     for (const motif of ranges.motifs) {
-      each(ranges.rounds.from, ranges.rounds.to, (rounds) => {
+      eachRounds(motif, ranges.rounds, materials, (rounds) => {
         const s = pitchOf({ motif, rounds }, materials);
         each(2, MOST_WING, (long) => {
           // All alike, or the second and fourth one shorter: the ends then line up into slopes.

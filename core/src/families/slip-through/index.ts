@@ -3,7 +3,8 @@ import { type BagGraph, chainLength, type Interval } from '../../bag/index.ts';
 import { count, idSchema } from '../../fields/index.ts';
 import { must } from '../../geometry/index.ts';
 import { type Choices, type Control, motifChoice, squaresOfSize } from '../control/control.ts';
-import { each } from '../explore.ts';
+import { squareRounds } from '../control/control-kinds.ts';
+import { each, eachRounds } from '../explore.ts';
 import { defineFamily } from '../family.ts';
 import { bend, type Region } from '../layout/bend.ts';
 import { MOST_CELLS, MOST_ROUNDS } from '../layout/body.ts';
@@ -213,7 +214,7 @@ function controls(params: SlipThrough, materials: Materials, choices: Choices): 
   const [w, h] = [params.sides === 'both' ? wide + APART : wide, params.rows * pitch];
   return [
     ...motifChoice(params.motif, choices, (motif) => ({ ...params, motif })),
-    number('rounds', 'Rounds in each square', 1, MOST_ROUNDS),
+    ...squareRounds(params, materials, (rounds): SlipThrough => ({ ...params, rounds })),
     {
       kind: 'choice',
       id: 'sides',
@@ -258,7 +259,7 @@ export const slipThrough = defineFamily(slipThroughSchema)({
     const size = { width: 0, height: 0, depth: 0, squares: 0 };
     const join = materials.join();
     for (const motif of ranges.motifs) {
-      each(ranges.rounds.from, ranges.rounds.to, (rounds) => {
+      eachRounds(motif, ranges.rounds, materials, (rounds) => {
         const side = materials.motifSide(motif, rounds);
         each(2, ranges.squares, (columns) => {
           each(1, ranges.squares, (rows) => {

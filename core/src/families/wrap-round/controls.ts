@@ -2,7 +2,7 @@ import { must } from '../../geometry/index.ts';
 import { type Choices, type Control, lift } from '../control/control.ts';
 import { panelOfValue, panelOptions, panelValue } from '../control/control-kinds.ts';
 import { sheetControls } from '../control/sheet-control.ts';
-import { MOST_CELLS, MOST_ROUNDS, MOST_STITCHES } from '../layout/body.ts';
+import { MOST_CELLS, MOST_STITCHES } from '../layout/body.ts';
 import type { Materials } from '../layout/materials.ts';
 import { type SheetMake, sheetSize } from '../layout/sheet-make.ts';
 import type { WrapRound } from './schema.ts';
@@ -116,6 +116,8 @@ function tubeControls(params: WrapRound, materials: Materials, choices: Choices)
   if (base?.of === 'rows') return [closes];
   if (base) {
     const fitting = roundsFor(params, base.motif, materials);
+    const { from, to } = materials.motifRounds(base.motif);
+    if (from === to) return [closes];
     return [
       closes,
       {
@@ -123,8 +125,8 @@ function tubeControls(params: WrapRound, materials: Materials, choices: Choices)
         id: 'base-rounds',
         label: 'Rounds of the base',
         value: base.rounds,
-        min: 1,
-        max: MOST_ROUNDS,
+        min: Math.min(from, base.rounds),
+        max: to,
         step: 1,
         hint: `${fitting} rounds come nearest to the way round`,
         set: (rounds) => ({ ...params, base: { ...base, rounds } }),
@@ -155,7 +157,8 @@ function roundsFor({ body }: WrapRound, motif: string, materials: Materials): nu
   const { width } = sheetSize(body, materials);
   const off = (rounds: number) =>
     Math.abs(must(materials.motifShape(motif, rounds).edges[0], 'edge').length - width);
-  let best = 1;
-  for (let rounds = 2; rounds <= MOST_ROUNDS; rounds++) if (off(rounds) < off(best)) best = rounds;
+  const { from, to } = materials.motifRounds(motif);
+  let best = from;
+  for (let rounds = from + 1; rounds <= to; rounds++) if (off(rounds) < off(best)) best = rounds;
   return best;
 }

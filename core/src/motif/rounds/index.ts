@@ -10,6 +10,7 @@ export {
   roundsUpTo,
 } from './making.ts';
 export { presetRounds, READY_MOTIFS, type ReadyMotif } from './presets.ts';
+export { type RoundsRange, roundsAmong, roundsRange } from './range.ts';
 export { type MotifRound, type RoundInto, type RoundStitch, stitchesIn } from './round.ts';
 export { motifWords } from './words.ts';
 export {

@@ -10,6 +10,8 @@ import {
   ownHeight,
   ownRoundStitches,
   READY_MOTIFS,
+  roundsAmong,
+  roundsRange,
 } from './index.ts';
 import { lastTops, ownRoundTops, ownSide, roundsUpTo } from './making.ts';
 import { countOf, type MotifRound, type RoundInto } from './round.ts';
@@ -104,6 +106,35 @@ describe('a motif of one’s own', () => {
     // 12, 36, 108, 324, 972; 2916 are too many.
     expect(done).toHaveLength(5);
     expect(problem).toMatchObject({ round: 6, problem: 'A round has at most 2000 stitches.' });
+  });
+});
+
+describe('how many rounds it can have', () => {
+  const rose = READY_MOTIFS.find(({ id }) => id === 'pond-rose');
+  const making: Making = { of: 'rounds', rounds: rose?.rounds ?? [] };
+
+  test('from the first with all its corners on; any of the kinds; one of what nobody knows', () => {
+    // The rose is turned into a square in its fifth round.
+    expect(roundsRange({ making, kind: 'solid' }).from).toBe(5);
+    expect(roundsRange({ kind: 'solid' }).from).toBe(1);
+    expect(roundsRange({ making: { of: 'given', loops: 20 }, kind: 'solid' })).toEqual({ from: 1, to: 1 });
+  });
+
+  test('among those looked through: both, or the nearest where none is in both', () => {
+    fc.assert(
+      fc.property(fc.nat(40), fc.nat(10), fc.nat(40), fc.nat(10), (a, wide, b, long) => {
+        const [asked, has] = [
+          { from: a, to: a + wide },
+          { from: b, to: b + long },
+        ];
+        const { from, to } = roundsAmong(asked, has);
+        const shared = Array.from({ length: 60 }, (_, k) => k).filter(
+          (k) => k >= asked.from && k <= asked.to && k >= has.from && k <= has.to,
+        );
+        if (shared.length > 0) expect([from, to]).toEqual([shared[0], shared.at(-1)]);
+        else expect([from, to]).toEqual(asked.to < has.from ? [has.from, has.from] : [has.to, has.to]);
+      }),
+    );
   });
 });
 
