@@ -94,9 +94,17 @@ export default function MotifBench({ document, store, motif, making }: MotifBenc
           </figure>
         </div>
         <p className="text-sm" data-testid="motif-facts">
-          <b>{many(rounds.length, 'round')}</b>, {side}, {sideLoops(motif, rounds.length)} loops to join; as
-          high as {(Math.round(ownHeight(making, rounds.length, by) * 10) / 10).toString()} rounds of its
-          swatch.{way && ` In ${way.name} it has ${motifEnds(way.rounds, rounds.length)} ends to hide.`}
+          {made.problem ? (
+            <b>
+              {made.rounds.length} of {many(rounds.length, 'round')} can be worked so.
+            </b>
+          ) : (
+            <>
+              <b>{many(rounds.length, 'round')}</b>, {side}, {sideLoops(motif, rounds.length)} loops to join;
+              as high as {Math.round(ownHeight(making, rounds.length, by) * 10) / 10} rounds of its swatch.
+              {way && ` In ${way.name} it has ${motifEnds(way.rounds, rounds.length)} ends to hide.`}
+            </>
+          )}
         </p>
         {trouble && (
           <p role="status" className="text-sm font-medium text-loosestrife">
@@ -132,6 +140,7 @@ export default function MotifBench({ document, store, motif, making }: MotifBenc
                 wrong={own === undefined}
                 terms={terms}
                 shape={shape}
+                cornered={own === undefined || own.corners > 0}
                 onChange={(next) => put(rounds.map((one, k) => (k === i ? next : one)))}
                 onRemove={
                   rounds.length > 1 && i > 0 ? () => put(rounds.filter((_, k) => k !== i)) : undefined

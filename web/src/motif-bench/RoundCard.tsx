@@ -40,13 +40,15 @@ interface RoundCardProps {
   readonly terms: Terms;
   /** Corners of the motif. */
   readonly shape: number;
+  /** Whether this round has any, or would have. */
+  readonly cornered: boolean;
   readonly onChange: (round: MotifRound) => Outcome;
   readonly onRemove?: (() => Outcome) | undefined;
 }
 
 /** One round: its stitch, and how it goes into the round below. */
 export function RoundCard(props: RoundCardProps) {
-  const { number, round, colour, says, wrong, terms, shape, onChange, onRemove } = props;
+  const { number, round, colour, says, wrong, terms, shape, cornered, onChange, onRemove } = props;
   const kinds = number === 1 ? (['ring'] as const) : (['gaps', 'each', 'arches', 'petals'] as const);
   return (
     <li
@@ -92,6 +94,7 @@ export function RoundCard(props: RoundCardProps) {
           into={round.into}
           number={number}
           shape={shape}
+          cornered={cornered}
           terms={terms}
           onChange={(into) => onChange({ ...round, into })}
         />
@@ -104,11 +107,12 @@ interface IntoFieldsProps {
   readonly into: RoundInto;
   readonly number: number;
   readonly shape: number;
+  readonly cornered: boolean;
   readonly terms: Terms;
   readonly onChange: (into: RoundInto) => Outcome;
 }
 
-function IntoFields({ into, number, shape, terms, onChange }: IntoFieldsProps) {
+function IntoFields({ into, number, shape, cornered, terms, onChange }: IntoFieldsProps) {
   const field = (
     label: string,
     key: keyof typeof roundFields,
@@ -147,21 +151,24 @@ function IntoFields({ into, number, shape, terms, onChange }: IntoFieldsProps) {
             ) : (
               <>
                 {field('In each stitch', 'many', into.many, (many) => ({ ...into, many }))}
-                {shape === 0 &&
-                  field('More, spread', 'spread', into.spread, (spread) => ({ ...into, spread }))}
+                {!cornered && field('More, spread', 'spread', into.spread, (spread) => ({ ...into, spread }))}
               </>
             )}
           </Row>
           {shape > 0 && (
             <Row>
-              {field('Corner stitches', 'corner', into.corner.each, (each) => ({
-                ...into,
-                corner: { ...into.corner, each },
-              }))}
-              {field('Corner chains', 'cornerChains', into.corner.chains, (chains) => ({
-                ...into,
-                corner: { ...into.corner, chains },
-              }))}
+              {cornered && (
+                <>
+                  {field('Corner stitches', 'corner', into.corner.each, (each) => ({
+                    ...into,
+                    corner: { ...into.corner, each },
+                  }))}
+                  {field('Corner chains', 'cornerChains', into.corner.chains, (chains) => ({
+                    ...into,
+                    corner: { ...into.corner, chains },
+                  }))}
+                </>
+              )}
               <Choice
                 label="Corners"
                 value={into.turnedInto === undefined ? 'kept' : 'made'}

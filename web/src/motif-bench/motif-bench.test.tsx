@@ -74,10 +74,22 @@ describe('the Motif bench', () => {
       'The 26 stitches of the round below do not divide into 4 sides.',
     );
     expect(screen.getByRole('listitem', { name: 'Round 4' }).textContent).toContain('waits for the round');
+    expect(screen.getByTestId('motif-facts').textContent).toBe('2 of 5 rounds can be worked so.');
     expect(documentSchema.safeParse(laid.store.getState().document).success).toBe(true);
     await laid.hands.clear(field);
     await laid.hands.type(field, '12{Enter}');
     expect(screen.queryByText(/do not divide/)).toBeNull();
+  });
+
+  test('a round without corners has nothing to set about them, but increases; one with corners has', async () => {
+    const laid = open();
+    await choose(laid.hands, 'Add a motif', /Quiet square/);
+    await laid.hands.click(screen.getByRole('button', { name: /On the Motif bench/ }));
+    await screen.findByTestId('motif-facts', {}, { timeout: 20_000 });
+    expect(round(2).queryByLabelText('Corner stitches')).toBeNull();
+    expect(round(2).getByLabelText('More, spread')).toBeTruthy();
+    expect(round(3).getByLabelText('Corner stitches')).toBeTruthy();
+    expect(round(3).queryByLabelText('More, spread')).toBeNull();
   });
 
   test('two of the same are told apart by their names', async () => {
