@@ -107,8 +107,11 @@ test(`of ${RUNS} requests, well-formed and not, none makes the server fail`, { t
       expect(answer.statusCode, `${method} ${url}: ${answer.body.slice(0, 300)}`).toBeLessThan(500);
       // What is refused is refused in a sentence, and not in a book.
       if (answer.statusCode >= 400) {
-        expect(answer.json().detail).toMatch(/\S/);
-        expect(answer.body.length).toBeLessThan(10_000);
+        const { detail, current, ...rest } = answer.json();
+        expect(detail).toMatch(/\S/);
+        // Where two windows clash the bag that is there comes along, as long as it is.
+        if (answer.statusCode !== 409) expect(current).toBeUndefined();
+        expect(JSON.stringify({ detail, ...rest }).length).toBeLessThan(10_000);
       }
     }),
     { numRuns: RUNS },

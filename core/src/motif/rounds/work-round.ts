@@ -106,11 +106,7 @@ function onChain(round: MotifRound, { each, long, chains }: Of<'chain'>): Worked
 }
 
 /** What a corner is worked as, into the place that is one. */
-function cornerIn(
-  { stitch: kind, hold }: MotifRound,
-  { each, chains }: Corner,
-  place: Top,
-): { readonly tops: readonly Top[]; readonly instructions: readonly Instruction[] } {
+function cornerIn({ stitch: kind, hold }: MotifRound, { each, chains }: Corner, place: Top): Group {
   const into = place.of === 'stitch' ? 'stitch' : place.chains > 0 ? 'space' : 'gap';
   if (chains === 0)
     return {
@@ -168,36 +164,54 @@ function inGaps(round: MotifRound, into: Of<'gaps'>, given: Tops): WorkedRound |
   if (isUnworkable(below)) return below;
   if (!below.unit.some(({ of }) => of === 'space'))
     return { problem: 'The round below has no spaces to work into.' };
+  return throughSpaces(below, (place) => {
+    const corner = place.corner && cornerIn(round, into.corner, place);
+    const where = place.chains > 0 ? 'space' : 'gap';
+    const group = corner || {
+      tops: stitches(round.stitch, into.each),
+      instructions: [
+        {
+          ...plain(round.stitch, 1),
+          hold: round.hold,
+          into: where,
+          makes: into.each,
+          takes: where === 'gap' ? 0 : 1,
+        },
+      ],
+    };
+    return {
+      tops: [...group.tops, space(into.chains)],
+      instructions: [...group.instructions, ...chain(into.chains)],
+    };
+  });
+}
+
+/** What is worked into one place. */
+interface Group {
+  readonly tops: readonly Top[];
+  readonly instructions: readonly Instruction[];
+}
+
+/** Works something into every space of the round below, and passes over what stands between. */
+function throughSpaces(
+  { unit, times: often }: Tops,
+  groupIn: (space: Extract<Top, { of: 'space' }>) => Group,
+): WorkedRound {
   const tops: Top[] = [];
   const instructions: Instruction[] = [];
   let passed = 0;
-  for (const top of below.unit) {
+  for (const top of unit) {
     if (top.of === 'stitch') {
       passed++;
       continue;
     }
-    instructions.push(...skip(passed));
+    const group = groupIn(top);
+    tops.push(...group.tops);
+    instructions.push(...skip(passed), ...group.instructions);
     passed = 0;
-    if (top.corner) {
-      const corner = cornerIn(round, into.corner, top);
-      tops.push(...corner.tops);
-      instructions.push(...corner.instructions);
-    } else {
-      const where = top.chains > 0 ? 'space' : 'gap';
-      tops.push(...stitches(round.stitch, into.each));
-      instructions.push({
-        ...plain(round.stitch, 1),
-        hold: round.hold,
-        into: where,
-        makes: into.each,
-        takes: where === 'gap' ? 0 : 1,
-      });
-    }
-    tops.push(space(into.chains));
-    instructions.push(...chain(into.chains));
   }
   instructions.push(...skip(passed));
-  return worked(tops, below.times, instructions);
+  return worked(tops, often, instructions);
 }
 
 /** So many in each place of a run. */
@@ -284,18 +298,8 @@ function petals(round: MotifRound, into: Of<'petals'>, below: Tops): WorkedRound
   }
   if (!below.unit.some(({ of }) => of === 'space'))
     return { problem: 'The round below has no spaces to work petals into.' };
-  const made: Top[] = [];
-  const instructions: Instruction[] = [];
-  let passed = 0;
-  for (const top of below.unit) {
-    if (top.of === 'stitch') {
-      passed++;
-      continue;
-    }
-    instructions.push(...skip(passed), group(top.chains > 0 ? 'space' : 'gap'));
-    passed = 0;
-    made.push(...tops);
-  }
-  instructions.push(...skip(passed));
-  return worked(made, below.times, instructions);
+  return throughSpaces(below, ({ chains }) => ({
+    tops,
+    instructions: [group(chains > 0 ? 'space' : 'gap')],
+  }));
 }
