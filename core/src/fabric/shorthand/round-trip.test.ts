@@ -240,7 +240,8 @@ describe('any text', () => {
         for (const { startOffset, image } of wordsOf(text))
           rest =
             rest.slice(0, startOffset) + ' '.repeat(image.length) + rest.slice(startOffset + image.length);
-        expect(rest.replace(/\b(?:the|an?|of|only|made)\b/gi, '').trim()).toBe('');
+        // Words that make no difference, and markers, are no words of a row.
+        expect(rest.replace(/\b(?:the|an?|of|only|made|[psr]m|markers?)\b/gi, '').trim()).toBe('');
       }),
     );
   });
