@@ -8,7 +8,7 @@ test('a bag is saved as a file and opened again the same', async ({ page, open }
   const download = await downloading;
   expect(download.suggestedFilename()).toBe('folder-satchel.fennot.json');
   const path = await download.path();
-  expect(JSON.parse(await readFile(path, 'utf8'))).toMatchObject({ format: 'fennot.bag', version: 5 });
+  expect(JSON.parse(await readFile(path, 'utf8'))).toMatchObject({ format: 'fennot.bag', version: 6 });
 
   await page.goto('/');
   await page.getByLabel('Bag file').setInputFiles(path);

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { BUNCHES } from '../fabric/index.ts';
-import { LIMITS } from '../fields/index.ts';
+import { LIMITS, textSchema } from '../fields/index.ts';
 import { STITCHES } from '../stitches/index.ts';
 
 const roundStitchSchema = z.enum([...STITCHES, ...BUNCHES]);
@@ -13,6 +13,8 @@ export const roundFields = {
   between: several(8, 0),
   many: several(3),
   spread: several(48, 0),
+  ends: several(4, 0),
+  long: several(120),
   arch: several(12),
   over: several(12),
   corner: several(6),
@@ -21,6 +23,9 @@ export const roundFields = {
 };
 const cornerSchema = z.strictObject({ each: roundFields.corner, chains: roundFields.cornerChains });
 const turnedIntoSchema = z.union([z.literal(4), z.literal(6)]).optional();
+
+/** A round in the maker's own words. */
+export const roundWordsSchema = textSchema('A round', 1000).regex(/^[^\r\n]*$/, 'A round is one line.');
 
 /** One round of a motif of one's own. */
 export const motifRoundSchema = z.strictObject({
@@ -34,6 +39,12 @@ export const motifRoundSchema = z.strictObject({
       chains: roundFields.between,
     }),
     z.strictObject({
+      of: z.literal('chain'),
+      each: roundFields.each,
+      long: roundFields.long,
+      chains: roundFields.between,
+    }),
+    z.strictObject({
       of: z.literal('gaps'),
       each: roundFields.each,
       chains: roundFields.between,
@@ -44,6 +55,7 @@ export const motifRoundSchema = z.strictObject({
       of: z.literal('each'),
       many: roundFields.many,
       spread: roundFields.spread,
+      ends: roundFields.ends.optional(),
       corner: cornerSchema,
       turnedInto: turnedIntoSchema,
     }),
@@ -56,6 +68,11 @@ export const motifRoundSchema = z.strictObject({
         .max(12, 'A petal has at most 12 stitches.'),
       in: z.enum(['spaces', 'stitches']),
       over: roundFields.over,
+    }),
+    z.strictObject({
+      of: z.literal('written'),
+      words: roundWordsSchema,
+      terms: z.enum(['us', 'uk']),
     }),
   ]),
 });

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { constructionSchema } from '../families/index.ts';
 import { idSchema, LIMITS, textSchema } from '../fields/index.ts';
-import { isSquare, MOTIF_KINDS, OWN_KINDS } from '../motif/index.ts';
+import { isSquare, MOTIF_KINDS } from '../motif/index.ts';
 import { JOIN_METHODS, SCHOOLS } from '../runs/index.ts';
 import { STITCHES, TURNINGS } from '../stitches/index.ts';
 import { arrangementSchema } from './arrangement-schema.ts';
@@ -302,11 +302,11 @@ export const documentSchema = shape.superRefine((doc, context) => {
     if (swatch.fabric !== undefined) need('fabric', swatch.fabric, ['swatches', i, 'fabric']);
   });
   doc.motifs.forEach((motif, i) => {
-    if (motif.making && !OWN_KINDS.some((kind) => kind === motif.kind))
+    if (motif.kind === 'cluster' && motif.making)
       context.addIssue({
         code: 'custom',
         path: ['motifs', i, 'making'],
-        message: 'A motif by rounds of one’s own is a square, a hexagon or a disc.',
+        message: 'A square by rounds of one’s own is a solid one.',
       });
     need('swatch', motif.swatch, ['motifs', i, 'swatch']);
     motif.colourways.forEach((way, w) => {

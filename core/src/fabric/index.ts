@@ -9,6 +9,7 @@ export {
   type Rules,
 } from './count/count-program.ts';
 export type { CountedRow } from './count/count-row.ts';
+export { countedRow } from './count/counted-rows.ts';
 export { type Hole, holesApart, holesOf } from './count/holes.ts';
 export { bordersOf, sectionsOfRows } from './count/sections.ts';
 export type { TopKind, Tops } from './count/tops.ts';
@@ -52,5 +53,6 @@ export { sizedPiece } from './shape/sized-piece.ts';
 export { inTerms } from './shorthand/in-terms.ts';
 export type { Instruction, Problem, Span, StitchKind } from './shorthand/instruction.ts';
 export { BUNCHES } from './shorthand/instruction.ts';
+export { readLine } from './shorthand/read-program.ts';
 export { abbreviation } from './shorthand/vocabulary.ts';
 export { stitchWord, writeRow } from './shorthand/write-row.ts';

@@ -1,7 +1,7 @@
 import { type BagDocument, panelOf } from '../document/index.ts';
 import { countedPanel } from '../fabric/index.ts';
 import type { Materials } from '../families/index.ts';
-import { isSquare, motifShape, roundsRange, sideLoops } from '../motif/index.ts';
+import { isSquare, motifShape, ownHeight, roundsRange, sideLoops } from '../motif/index.ts';
 import { mm } from '../units/index.ts';
 import type { JoinMix } from './join-mix.ts';
 import { panelPiece } from './panel-piece.ts';
@@ -54,8 +54,10 @@ export function lengthsOf(table: SizeTable, document: BagDocument, mix?: JoinMix
       motifLoops: (motif, rounds) => sideLoops(table.motif(motif).motif, rounds),
       motifShape: (motif, rounds) => {
         const own = table.motif(motif).motif;
-        const rate = rowEnds(own.swatch);
-        return motifShape(own, rounds, side(motif, rounds), rate);
+        const { stitch } = table.swatch(own.swatch).swatch;
+        // The higher its rows are, the more insertions their ends take.
+        const rows = own.making ? ownHeight(own.making, rounds, own.kind, stitch) : rounds;
+        return motifShape(own, rounds, side(motif, rounds), Math.round(2 * rows * rowEnds(own.swatch)));
       },
       motifKind: (motif) => table.motif(motif).motif.kind,
       motifRounds: (motif) => roundsRange(table.motif(motif).motif),

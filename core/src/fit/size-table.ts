@@ -67,7 +67,7 @@ function motifSize({ making, kind, measured }: Motif, gauge: Gauge, { hook, stit
   const { pitch, row } = gauge;
   const high = (rounds: number) =>
     making.of === 'rounds'
-      ? ownHeight(making, rounds, stitch)
+      ? ownHeight(making, rounds, kind, stitch)
       : (acrossBySide(kind) * making.loops * pitch.value - pitch.value) / (2 * row.value);
   const fit = fitSize(
     gauge,

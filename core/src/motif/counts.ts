@@ -1,4 +1,4 @@
-import { type Making, ownSide } from './rounds/making.ts';
+import { type Making, ownLong, ownSide } from './rounds/making.ts';
 
 /** Motifs worked from the centre, by their shape and how they are filled. */
 export const MOTIF_KINDS = [
@@ -27,8 +27,19 @@ export const CORNERS: Record<MotifKind, number> = {
   'half-disc': 0,
 };
 
-/** Shapes that a motif of one's own can have: those whose sides are alike. */
-export const OWN_KINDS = ['solid', 'hexagon', 'disc'] as const satisfies readonly MotifKind[];
+/** Halves are worked in rows to and fro, from a ring that is not closed. */
+export const HALF_KINDS = ['half-disc', 'triangle'] as const satisfies readonly MotifKind[];
+export const isHalf = (kind: MotifKind): boolean => HALF_KINDS.some((half) => half === kind);
+
+/** Shapes that a motif of one's own can have: a cluster square is a square that is worked in groups. */
+export const OWN_KINDS = [
+  'solid',
+  'hexagon',
+  'disc',
+  'half-disc',
+  'triangle',
+  'rectangle',
+] as const satisfies readonly MotifKind[];
 
 /** What fixes a motif's counts. */
 export interface MotifDefinition {
@@ -54,7 +65,9 @@ const USUAL_INCREASES = 12;
 /** A rectangle is begun on a chain of so many until its maker says otherwise. */
 const USUAL_LONG = 8;
 
-export const longOf = ({ long = USUAL_LONG }: MotifDefinition): number => long;
+/** Stitches by which a rectangle's long sides have more, after so many rounds: of one's own as they come out. */
+export const longOf = ({ making, long = USUAL_LONG }: MotifDefinition, rounds: number): number =>
+  making?.of === 'rounds' ? ownLong(making, rounds) : long;
 
 export const increasesOf = ({ increases = USUAL_INCREASES }: MotifDefinition): number => increases;
 
@@ -75,7 +88,7 @@ export const moreARowOf = (motif: MotifDefinition): number => motif.more ?? incr
  * and as many more in each as its maker says.
  */
 export function sideStitches(motif: MotifDefinition, rounds: number): number {
-  if (motif.making) return ownSide(motif.making, rounds, CORNERS[motif.kind]).stitches;
+  if (motif.making) return ownSide(motif.making, rounds, motif.kind).stitches;
   switch (motif.kind) {
     case 'cluster':
       return 3 * rounds + motif.gapChains * (rounds - 1);
@@ -105,5 +118,5 @@ const cornersAtSide = (kind: MotifKind): number =>
  */
 export const sideLoops = (motif: MotifDefinition, rounds: number): number =>
   motif.making
-    ? ownSide(motif.making, rounds, CORNERS[motif.kind]).loops
+    ? ownSide(motif.making, rounds, motif.kind).loops
     : sideStitches(motif, rounds) + cornersAtSide(motif.kind) * Math.floor(motif.cornerChains / 2);

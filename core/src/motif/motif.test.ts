@@ -160,7 +160,7 @@ describe('shapes', () => {
   });
 
   test('half a square has legs of its side and the diagonal for its open edge', () => {
-    const { edges } = motifShape({ ...solid, kind: 'triangle' }, 4, 100, 2);
+    const { edges } = motifShape({ ...solid, kind: 'triangle' }, 4, 100, 16);
     expect(edges.map(({ length }) => length)).toEqual([100, 100, 100 * Math.SQRT2]);
     // Four rounds end at either side of the middle, two insertions each.
     expect(edges[2]?.loops).toBe(16);

@@ -25,26 +25,26 @@ function arc(radius: number, start: number, share: number): Point[] {
 const polygonRadius = (diameter: number) =>
   (Math.PI * diameter) / (2 * CIRCLE_SIDES * Math.sin(Math.PI / CIRCLE_SIDES));
 
-/** A motif's size as a multiple of its side: of a hexagon flat to flat, of a disc across by its way round. */
+/** A motif's size as a multiple of its side: of a hexagon flat to flat, of a disc, or half of one, across by its way round. */
 export const acrossBySide = (kind: MotifKind): number =>
-  kind === 'hexagon' ? Math.sqrt(3) : kind === 'disc' ? 1 / Math.PI : 1;
+  kind === 'hexagon' ? Math.sqrt(3) : kind === 'disc' ? 1 / Math.PI : kind === 'half-disc' ? 2 / Math.PI : 1;
 
 /** Stitches lie as close along a rectangle's long side as along its short one. */
 export const rectangleWidth = (motif: MotifDefinition, rounds: number, size: number): number =>
-  size * (1 + longOf(motif) / sideStitches(motif, rounds));
+  size * (1 + longOf(motif, rounds) / sideStitches(motif, rounds));
 
 /**
  * Outline and edges of a motif of the given size (mm): a square's side, a disc's or half disc's diameter, a
  * hexagon's height between two flat sides, a triangle's shorter side. A shape with a straight upper side has it
  * as its last edge; the others follow counter-clockwise from its upper left.
  *
- * @param rowEndRate insertions of one round's end, along the open side of a half disc or triangle.
+ * @param openLoops insertions along the whole open side of a half disc or triangle: at the ends of its rows.
  */
 export function motifShape(
   motif: MotifDefinition,
   rounds: number,
   size: number,
-  rowEndRate: number,
+  openLoops: number,
 ): MotifShape {
   const loops = sideLoops(motif, rounds);
   const edge = (length: number, own = loops, kind: EdgeKind = 'round', sides = 1): Edge => ({
@@ -53,7 +53,6 @@ export function motifShape(
     loops: own,
     ...(sides > 1 ? { sides } : {}),
   });
-  const openLoops = Math.round(2 * rounds * rowEndRate);
   switch (motif.kind) {
     case 'cluster':
     case 'solid':
@@ -86,7 +85,7 @@ export function motifShape(
     }
     case 'rectangle': {
       const wide = rectangleWidth(motif, rounds, size);
-      const [short, more] = [edge(size), edge(wide, loops + longOf(motif))];
+      const [short, more] = [edge(size), edge(wide, loops + longOf(motif, rounds))];
       return {
         outline: [
           { x: 0, y: size },

@@ -1,12 +1,5 @@
 import type { Stitch } from '../stitches/index.ts';
-import {
-  CORNERS,
-  increasesOf,
-  longOf,
-  type MotifDefinition,
-  type MotifKind,
-  sideStitches,
-} from './counts.ts';
+import { increasesOf, isHalf, longOf, type MotifDefinition, type MotifKind, sideStitches } from './counts.ts';
 import { madeRounds, ownHeight } from './rounds/making.ts';
 import { ownStrokes } from './rounds/own-strokes.ts';
 import { acrossBySide, rectangleWidth } from './shape.ts';
@@ -95,7 +88,14 @@ function arcRound(put: Put, count: number, inner: number, outer: number, sweep: 
 }
 
 /** Stitches that a further round adds to a side, of the shapes a motif of one's own can have. */
-const ADDS: Partial<Record<MotifKind, number>> = { solid: 4, hexagon: 2, disc: 12 };
+const ADDS: Partial<Record<MotifKind, number>> = {
+  solid: 4,
+  triangle: 4,
+  rectangle: 4,
+  hexagon: 2,
+  disc: 12,
+  'half-disc': 6,
+};
 
 /**
  * How many rounds a motif is drawn with: of one whose making is unknown as many as would come to its loops. Strokes are
@@ -106,7 +106,7 @@ export function drawnRounds({ making, kind }: MotifDefinition, rounds: number, b
   if (!making) return rounds;
   // However low its rounds are, stitches are not wider than they lie apart along the last.
   const along = sideStitches({ making, kind, cornerChains: 2, gapChains: 0 }, rounds) * acrossBySide(kind);
-  return Math.max(ownHeight(making, rounds, by), along / 3.4);
+  return Math.max(ownHeight(making, rounds, kind, by), along / 3.4);
 }
 
 /**
@@ -117,10 +117,10 @@ export function motifStrokes(motif: MotifDefinition, rounds: number, by: Stitch 
   if (motif.making?.of === 'given')
     return motifStrokes({ ...motif, making: undefined }, drawnRounds(motif, rounds), by);
   if (motif.making?.of === 'rounds')
-    return ownStrokes(madeRounds(motif.making.rounds, rounds, CORNERS[motif.kind]), CORNERS[motif.kind], by);
+    return ownStrokes(madeRounds(motif.making.rounds, rounds, motif.kind), motif.kind, by);
   const strokes: Stroke[] = [];
   const unit = 0.5 / (rounds + RING);
-  const half = motif.kind === 'half-disc' || motif.kind === 'triangle';
+  const half = isHalf(motif.kind);
   const steps = half ? 4 : 8;
   for (let k = 0; k < steps; k++) {
     const from = Math.PI + (k / 8) * 2 * Math.PI;
@@ -166,7 +166,7 @@ export function motifStrokes(motif: MotifDefinition, rounds: number, by: Stitch 
       const put = putting(round, turn, short ? -Math.sin(turn) * apart : 0);
       if (motif.kind === 'cluster') clusterSide(put, round, inner, outer, motif.gapChains);
       else if (motif.kind === 'rectangle' && !short)
-        longSide(put, sideStitches(motif, round) + longOf(motif), inner, outer, apart / unit);
+        longSide(put, sideStitches(motif, round) + longOf(motif, round), inner, outer, apart / unit);
       else solidSide(put, sideStitches(motif, round), inner, outer, spread);
       // The corner's chains bend round the corner: one stroke to it and one from it.
       const [bend, start] = [(outer - 0.1) * spread, (outer - 0.42) * spread];

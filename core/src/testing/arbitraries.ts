@@ -10,15 +10,53 @@ import {
   type SheetMake,
 } from '../families/index.ts';
 import { sizeTable } from '../fit/index.ts';
-import { OWN_KINDS, READY_MOTIFS } from '../motif/index.ts';
+import { type MotifKind, type MotifRound, OWN_KINDS, READY_MOTIFS } from '../motif/index.ts';
 import { beginDocument } from '../plan/index.ts';
 import { JOIN_METHODS, SCHOOLS } from '../runs/index.ts';
 import { STITCHES } from '../stitches/index.ts';
 import { mm } from '../units/index.ts';
 
+const row = (stitch: MotifRound['stitch'], into: MotifRound['into']): MotifRound => ({
+  stitch,
+  hold: 'both',
+  into,
+});
+const each = { of: 'each', many: 1, spread: 0, corner: { each: 2, chains: 2 } } as const;
+
+/** Shapes no ready motif has: half a disc, half a square, one on a chain. */
+const OWN_HALVES: ReadonlyArray<{ id: string; kind: MotifKind; rounds: readonly MotifRound[] }> = [
+  {
+    id: 'own-half',
+    kind: 'half-disc',
+    rounds: [
+      row('tall', { of: 'ring', groups: 1, each: 8, chains: 0 }),
+      row('tall', { ...each, many: 2 }),
+      row('low', { ...each, spread: 4 }),
+    ],
+  },
+  {
+    id: 'own-triangle',
+    kind: 'triangle',
+    rounds: [
+      row('tall', { of: 'ring', groups: 2, each: 4, chains: 2 }),
+      row('mid', { ...each, ends: 2 }),
+      row('tall', { ...each, ends: 1 }),
+    ],
+  },
+  {
+    id: 'own-oblong',
+    kind: 'rectangle',
+    rounds: [row('tall', { of: 'chain', each: 3, long: 6, chains: 2 }), row('low', each), row('tall', each)],
+  },
+];
+
 /** Motifs by rounds of their own, and some whose making is not known. */
 const OWN = [
-  ...READY_MOTIFS.map(({ id, kind, rounds }) => ({ id, kind, making: { of: 'rounds' as const, rounds } })),
+  ...[...READY_MOTIFS, ...OWN_HALVES].map(({ id, kind, rounds }) => ({
+    id,
+    kind,
+    making: { of: 'rounds' as const, rounds },
+  })),
   ...OWN_KINDS.map((kind) => ({ id: `given-${kind}`, kind, making: { of: 'given' as const, loops: 24 } })),
 ];
 const SHAPES = ['disc', 'half-disc', 'hexagon', 'triangle', 'rectangle'] as const;

@@ -6,7 +6,7 @@ import { type EdgeCount, edgeStitches } from '../edging/index.ts';
 import type { TopKind } from '../fabric/index.ts';
 import { swatchGauge } from '../fit/index.ts';
 import { groupBy, must, whole } from '../geometry/index.ts';
-import { CORNERS, ownRoundTops } from '../motif/index.ts';
+import { ownRoundTops } from '../motif/index.ts';
 import type { Stitch } from '../stitches/index.ts';
 import type { BandPlan, StrapPlan } from '../strap/index.ts';
 import { rowColours } from '../stripes/index.ts';
@@ -111,7 +111,7 @@ function roundWork(
   if (motif.making?.of !== 'rounds')
     return { stitches, pitches: stitches * YARN_BY_PITCH[by], time: stitches * TIME_OF_TOP[by] };
   let [pitches, time] = [0, 0];
-  for (const [kind, many] of ownRoundTops(motif.making, round, CORNERS[motif.kind])) {
+  for (const [kind, many] of ownRoundTops(motif.making, round, motif.kind)) {
     pitches += many * YARN_OF_TOP[kind];
     time += many * TIME_OF_TOP[kind];
   }

@@ -1,5 +1,5 @@
 import type { Piece } from '../bag/index.ts';
-import { CORNERS, longOf, type MotifDefinition, ownRoundStitches, sideStitches } from '../motif/index.ts';
+import { longOf, type MotifDefinition, ownRoundStitches, sideStitches } from '../motif/index.ts';
 
 /** Sides of a motif that its stitches are counted along. */
 const SIDES: Record<MotifDefinition['kind'], number> = {
@@ -15,8 +15,9 @@ const SIDES: Record<MotifDefinition['kind'], number> = {
 /** Stitches of one round of a motif, corner chains left out. */
 export const roundStitches = (motif: MotifDefinition, round: number): number =>
   motif.making
-    ? ownRoundStitches(motif.making, round, CORNERS[motif.kind])
-    : SIDES[motif.kind] * sideStitches(motif, round) + (motif.kind === 'rectangle' ? 2 * longOf(motif) : 0);
+    ? ownRoundStitches(motif, motif.making, round)
+    : SIDES[motif.kind] * sideStitches(motif, round) +
+      (motif.kind === 'rectangle' ? 2 * longOf(motif, round) : 0);
 
 /** Stitches of a motif, all rounds together, corner chains left out. */
 export function motifStitches(motif: MotifDefinition, rounds: number): number {

@@ -1,6 +1,7 @@
 import {
   drawnRounds,
   extent,
+  isHalf,
   isSquare,
   type MotifDefinition,
   motifShape,
@@ -52,6 +53,8 @@ export function motifPicture(motif: MotifDefinition, rounds: number, colours: re
     motif.cornerChains,
     motif.gapChains,
     motif.increases,
+    motif.first,
+    motif.more,
     motif.long,
     motif.making,
     rounds,
@@ -59,9 +62,9 @@ export function motifPicture(motif: MotifDefinition, rounds: number, colours: re
   ]);
   return painted(key, { width: SIZE, height: SIZE }, (context) => {
     // A motif of size 1 worked round the origin, y up: a half one from the middle of its upper side.
-    const { outline } = motifShape(motif, rounds, 1, 1);
+    const { outline } = motifShape(motif, rounds, 1, rounds);
     const box = extent(outline);
-    const half = motif.kind === 'half-disc' || motif.kind === 'triangle';
+    const half = isHalf(motif.kind);
     const rise = half ? box.height : box.height / 2;
     const [scaleX, scaleY] = [SIZE / box.width, SIZE / box.height];
     context.setTransform(scaleX, 0, 0, -scaleY, SIZE / 2, (box.height - rise) * scaleY);

@@ -1,6 +1,7 @@
 import {
   type BagDocument,
   CORNERS,
+  isHalf,
   LIMITS,
   laidTops,
   type Making,
@@ -9,11 +10,16 @@ import {
   madeRounds,
   makingTrouble,
   motifEnds,
+  motifShape,
   motifWords,
+  must,
   type NumberedRound,
   ownHeight,
+  type ReadsAs,
   type RoundFlatness,
+  readsAs,
   roundFlatness,
+  roundWords,
   sideLoops,
   sideStitches,
   sizeTable,
@@ -21,14 +27,16 @@ import {
   yarnOf,
 } from '@fennot/core';
 import { Plus } from 'lucide-react';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { useSettings } from '../api/queries.ts';
 import { motifPicture } from '../drawing/motif-picture.ts';
 import type { BagStore } from '../open-bag/store.ts';
 import { Button } from '../ui/Button.tsx';
+import { Choice } from '../ui/Choice.tsx';
 import { intoOf } from './into.ts';
 import { MotifChart } from './MotifChart.tsx';
 import { RoundCard } from './RoundCard.tsx';
+import { withoutRound, withRoundColour, yarnOfRound } from './with-colours.ts';
 import { withMaking } from './with-making.ts';
 
 interface MotifBenchProps {
@@ -57,23 +65,53 @@ function roundText({ tops, corners, onto, number, round }: NumberedRound): strin
 const flatnessText = (lies: RoundFlatness | undefined): string =>
   !lies || lies.lies === 'flat' ? '' : `${lies.lies}: about ${lies.flat} would lie flat`;
 
+const TURNS: Readonly<Record<number, string>> = { 2: 'half', 3: 'third', 4: 'quarter', 6: 'sixth' };
+
+/** How it reads turned and mirrored. */
+function readsText({ turns, mirrors }: ReadsAs): string {
+  const turned =
+    turns === undefined
+      ? 'It reads the same however it lies'
+      : turns === 1
+        ? 'It has a top: turned it reads another way'
+        : `It reads the same turned by a ${TURNS[turns] ?? `1/${turns}`} of a turn`;
+  return `${turned}; mirrored it is ${mirrors ? 'the same' : 'another, as a left-handed maker works it'}.`;
+}
+
+/** The bag with a motif that must not hang on its head. */
+const withTop =
+  (motif: string) =>
+  (document: BagDocument): BagDocument => ({
+    ...document,
+    motifs: document.motifs.map((one) => (one.id === motif ? { ...one, oneWay: true } : one)),
+  });
+
 /** A motif by its rounds: each is set, counted, drawn, charted and put into words as it changes. */
 export default function MotifBench({ document, store, motif, making }: MotifBenchProps) {
   const { terms } = useSettings();
-  const shape = CORNERS[motif.kind];
+  const { kind } = motif;
+  const shape = CORNERS[kind];
   const { rounds } = making;
-  const made = useMemo(() => madeRounds(rounds, rounds.length, shape), [rounds, shape]);
+  const made = useMemo(() => madeRounds(rounds, rounds.length, kind), [rounds, kind]);
   const swatch = document.swatches.find(({ id }) => id === motif.swatch);
   const by = swatch?.stitch ?? 'tall';
-  const tops = useMemo(() => laidTops(made, shape, by), [made, shape, by]);
+  const tops = useMemo(() => laidTops(made, kind, by), [made, kind, by]);
   const gauge = sizeTable(document).swatch(motif.swatch).gauge;
   const lies = roundFlatness(made.rounds, by, gauge.row.value / gauge.pitch.value);
-  const trouble = makingTrouble(making, rounds.length, shape);
-  const [way] = motif.colourways;
-  const colours = (way?.rounds ?? []).map((yarn) => yarnOf(document, yarn).colour);
-  const colourOf = (round: number) => colours[Math.min(round, colours.length) - 1] ?? '#777777';
-  const put = (next: readonly MotifRound[]) =>
-    store.getState().change(withMaking(motif.id, { of: 'rounds', rounds: next }));
+  const trouble = makingTrouble(making, rounds.length, kind);
+  const [asked, setAsked] = useState<string>();
+  const way = must(motif.colourways.find(({ id }) => id === asked) ?? motif.colourways[0], 'colourway');
+  const colours = way.rounds.map((yarn) => yarnOf(document, yarn).colour);
+  const { change } = store.getState();
+  const put = (next: readonly MotifRound[]) => change(withMaking(motif.id, { of: 'rounds', rounds: next }));
+  const takeOut = (i: number) =>
+    change((doc) =>
+      withoutRound(
+        motif.id,
+        i + 1,
+      )(withMaking(motif.id, { of: 'rounds', rounds: rounds.filter((_, k) => k !== i) })(doc)),
+    );
+  const reads = useMemo(() => readsAs(made.rounds, by), [made, by]);
   const last = rounds.at(-1);
   const side = `${sideStitches(motif, rounds.length)} ${shape === 0 ? 'round about' : 'a side'}`;
   return (
@@ -89,7 +127,13 @@ export default function MotifBench({ document, store, motif, making }: MotifBenc
             <figcaption className="text-center text-xs text-soft">as it is worked</figcaption>
           </figure>
           <figure>
-            <MotifChart tops={tops} colourOf={() => 'var(--ink)'} label={`Chart of ${motif.name}`} />
+            <MotifChart
+              tops={tops}
+              outline={motifShape(motif, rounds.length, 1, rounds.length).outline}
+              half={isHalf(kind)}
+              ring={kind !== 'rectangle'}
+              label={`Chart of ${motif.name}`}
+            />
             <figcaption className="text-center text-xs text-soft">as a chart</figcaption>
           </figure>
         </div>
@@ -101,11 +145,22 @@ export default function MotifBench({ document, store, motif, making }: MotifBenc
           ) : (
             <>
               <b>{many(rounds.length, 'round')}</b>, {side}, {sideLoops(motif, rounds.length)} loops to join;
-              as high as {Math.round(ownHeight(making, rounds.length, by) * 10) / 10} rounds of its swatch.
-              {way && ` In ${way.name} it has ${motifEnds(way.rounds, rounds.length)} ends to hide.`}
+              as high as {Math.round(ownHeight(making, rounds.length, kind, by) * 10) / 10} rounds of its
+              swatch.
+              {` In ${way.name} it has ${motifEnds(way.rounds, rounds.length)} ends to hide.`}
             </>
           )}
         </p>
+        {!made.problem && (
+          <p className="text-sm" data-testid="motif-reads">
+            {readsText(reads)}
+            {reads.turns === 1 && !motif.oneWay && !isHalf(kind) && (
+              <Button small className="ml-2" onClick={() => change(withTop(motif.id))}>
+                Keep it upright in bags
+              </Button>
+            )}
+          </p>
+        )}
         {trouble && (
           <p role="status" className="text-sm font-medium text-loosestrife">
             Round {trouble.round}: {trouble.problem}
@@ -119,6 +174,17 @@ export default function MotifBench({ document, store, motif, making }: MotifBenc
         </div>
       </div>
       <div className="flex flex-col gap-2">
+        {motif.colourways.length > 1 && (
+          <Choice
+            label="Colours of"
+            value={way.id}
+            options={motif.colourways.map(({ id, name }) => ({ value: id, label: name }))}
+            onChange={(id) => {
+              setAsked(id);
+              return undefined;
+            }}
+          />
+        )}
         <ol className="flex flex-col gap-2">
           {rounds.map((round, i) => {
             const own = made.rounds[i];
@@ -135,16 +201,17 @@ export default function MotifBench({ document, store, motif, making }: MotifBenc
                 key={i}
                 number={i + 1}
                 round={round}
-                colour={colourOf(i + 1)}
+                yarn={yarnOf(document, yarnOfRound(way, i + 1) ?? '')}
+                yarns={document.yarns}
+                words={own ? roundWords(own, terms) : ''}
+                onColour={(yarn) => change(withRoundColour(motif.id, way.id, i + 1, rounds.length, yarn))}
                 says={says}
                 wrong={own === undefined}
                 terms={terms}
-                shape={shape}
+                kind={kind}
                 cornered={own === undefined || own.corners > 0}
                 onChange={(next) => put(rounds.map((one, k) => (k === i ? next : one)))}
-                onRemove={
-                  rounds.length > 1 && i > 0 ? () => put(rounds.filter((_, k) => k !== i)) : undefined
-                }
+                onRemove={rounds.length > 1 && i > 0 ? () => takeOut(i) : undefined}
               />
             );
           })}
@@ -154,7 +221,10 @@ export default function MotifBench({ document, store, motif, making }: MotifBenc
           className="self-start"
           disabled={rounds.length >= LIMITS.rounds}
           onClick={() =>
-            put([...rounds, { stitch: last?.stitch ?? 'tall', hold: 'both', into: intoOf('each', shape) }])
+            put([
+              ...rounds,
+              { stitch: last?.stitch ?? 'tall', hold: 'both', into: intoOf('each', shape, '', terms) },
+            ])
           }
         >
           <Plus size={13} /> Another round

@@ -1,31 +1,46 @@
-import { BUNCHES, type LaidTop } from '@fennot/core';
+import { BUNCHES, extent, type LaidTop, type Point } from '@fennot/core';
 
 /** Slashes across a post, by how often the yarn goes round the hook first. */
 const SLASHES: Partial<Record<LaidTop['kind'], number>> = { tall: 1, high: 2 };
 
 /** Pixels of the drawing's half side: the motif is of size 1. */
 const HALF = 100;
+/** Pixels round it. */
+const ROOM = 18;
+const INK = 'var(--ink)';
 
 interface MotifChartProps {
   readonly tops: readonly LaidTop[];
-  readonly colourOf: (round: number) => string;
+  /** The motif's outline at size 1, its lower left at 0, 0; half a motif is worked round the middle of its upper side. */
+  readonly outline: readonly Point[];
+  readonly half: boolean;
+  /** Begun in a ring, not on a chain. */
+  readonly ring: boolean;
   readonly label: string;
 }
 
 /** A motif in the craft's chart signs, round by round from the ring. */
-export function MotifChart({ tops, colourOf, label }: MotifChartProps) {
+export function MotifChart({ tops, outline, half, ring, label }: MotifChartProps) {
+  const box = extent(outline);
+  const [wide, tall] = [2 * HALF * box.width, 2 * HALF * box.height];
   // A square of stitches that stand aslant in its corners is as wide as its side; signs need a little more.
+  const up = (half ? 0 : tall / 2) + ROOM;
   return (
-    <svg viewBox="-118 -118 236 236" role="img" aria-label={label} className="w-full">
-      <circle r={5} fill="none" stroke="var(--ink)" strokeWidth={1.1} />
+    <svg
+      viewBox={`${-wide / 2 - ROOM} ${-up} ${wide + 2 * ROOM} ${tall + 2 * ROOM}`}
+      role="img"
+      aria-label={label}
+      className="w-full"
+    >
+      {ring && <circle r={5} fill="none" stroke={INK} strokeWidth={1.1} />}
       {tops.map((top, i) => (
-        <Sign key={i} top={top} colour={colourOf(top.round)} />
+        <Sign key={i} top={top} />
       ))}
     </svg>
   );
 }
 
-function Sign({ top, colour }: { readonly top: LaidTop; readonly colour: string }) {
+function Sign({ top }: { readonly top: LaidTop }) {
   const [fx, fy] = [2 * HALF * top.foot.x, -2 * HALF * top.foot.y];
   const [hx, hy] = [2 * HALF * top.head.x, -2 * HALF * top.head.y];
   const [ax, ay] = [2 * HALF * top.half.x, -2 * HALF * top.half.y];
@@ -40,7 +55,7 @@ function Sign({ top, colour }: { readonly top: LaidTop; readonly colour: string 
         ry={Math.max(0.9, width * 0.55)}
         transform={`rotate(${turn} ${hx} ${hy})`}
         fill="var(--card)"
-        stroke={colour}
+        stroke={INK}
         strokeWidth={0.8}
       />
     );
@@ -50,13 +65,7 @@ function Sign({ top, colour }: { readonly top: LaidTop; readonly colour: string 
   const at = (share: number, aside = 0) =>
     `${(fx + ux * length * share - uy * aside).toFixed(2)} ${(fy + uy * length * share + ux * aside).toFixed(2)}`;
   return (
-    <path
-      d={signOf(top.kind, at, width)}
-      fill="none"
-      stroke={colour}
-      strokeWidth={0.95}
-      strokeLinecap="round"
-    />
+    <path d={signOf(top.kind, at, width)} fill="none" stroke={INK} strokeWidth={0.95} strokeLinecap="round" />
   );
 }
 

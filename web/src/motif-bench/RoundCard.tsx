@@ -1,28 +1,12 @@
-import {
-  BUNCHES,
-  boundsOf,
-  type MotifRound,
-  type RoundInto,
-  type RoundStitch,
-  roundFields,
-  STITCHES,
-  stitchName,
-  type Terms,
-} from '@fennot/core';
+import { CORNERS, type MotifKind, type MotifRound, type Terms, type Yarn } from '@fennot/core';
 import { Trash2 } from 'lucide-react';
 import { Button } from '../ui/Button.tsx';
 import { Choice } from '../ui/Choice.tsx';
-import { NumberField } from '../ui/fields.tsx';
 import { Row } from '../ui/Section.tsx';
 import type { Outcome } from '../ui/tell.ts';
-import { INTO_NAMES, intoOf } from './into.ts';
-
-const ROUND_STITCHES: readonly RoundStitch[] = [...STITCHES, ...BUNCHES];
-
-const nameOf = (stitch: RoundStitch, terms: Terms): string => {
-  const basic = STITCHES.find((one) => one === stitch);
-  return basic ? stitchName(basic, terms) : stitch;
-};
+import { IntoFields } from './IntoFields.tsx';
+import { INTO_NAMES, intoOf, waysOf } from './into.ts';
+import { nameOfStitch, ROUND_STITCHES } from './stitch-name.ts';
 
 const HOLDS = [
   { value: 'both', label: 'both loops' },
@@ -33,31 +17,40 @@ const HOLDS = [
 interface RoundCardProps {
   readonly number: number;
   readonly round: MotifRound;
-  readonly colour: string;
+  /** Yarn it is worked in, and those there are. */
+  readonly yarn: Yarn;
+  readonly yarns: readonly Yarn[];
   /** What it comes to, or why it cannot be worked. */
   readonly says: string;
   readonly wrong: boolean;
+  /** What is worked in it, in words; nothing where it cannot be. */
+  readonly words: string;
   readonly terms: Terms;
-  /** Corners of the motif. */
-  readonly shape: number;
-  /** Whether this round has any, or would have. */
+  readonly kind: MotifKind;
+  /** Whether this round has corners, or would have. */
   readonly cornered: boolean;
   readonly onChange: (round: MotifRound) => Outcome;
+  readonly onColour: (yarn: string) => Outcome;
   readonly onRemove?: (() => Outcome) | undefined;
 }
 
-/** One round: its stitch, and how it goes into the round below. */
+/** One round: its colour, its stitch, and how it goes into the round below. */
 export function RoundCard(props: RoundCardProps) {
-  const { number, round, colour, says, wrong, terms, shape, cornered, onChange, onRemove } = props;
-  const kinds = number === 1 ? (['ring'] as const) : (['gaps', 'each', 'arches', 'petals'] as const);
+  const { number, round, yarn, yarns, says, wrong, words, terms, kind, cornered } = props;
+  const { onChange, onColour, onRemove } = props;
+  const { into } = round;
+  const said = into.of === 'written';
   return (
     <li
       aria-label={`Round ${number}`}
       className={`rounded-md border bg-card p-2 ${wrong ? 'border-loosestrife' : 'border-line'}`}
     >
       <div className="mb-1.5 flex items-center gap-2 text-sm">
-        <span className="size-3.5 rounded-full border border-line" style={{ background: colour }} />
-        <b>Round {number}</b>
+        <span
+          className="size-3.5 shrink-0 rounded-full border border-line"
+          style={{ background: yarn.colour }}
+        />
+        <b className="shrink-0">Round {number}</b>
         <span className={`min-w-0 flex-1 ${wrong ? 'text-loosestrife' : 'text-soft'}`}>{says}</span>
         {onRemove && (
           <Button small look="bare" aria-label={`Take round ${number} out`} onClick={onRemove}>
@@ -69,19 +62,22 @@ export function RoundCard(props: RoundCardProps) {
         <Row>
           <Choice
             label="Goes"
-            value={round.into.of === 'chain' ? 'ring' : round.into.of}
-            options={kinds.map((of) => ({ value: of, label: INTO_NAMES[of] }))}
-            onChange={(of) => onChange({ ...round, into: intoOf(of, shape) })}
+            value={into.of}
+            options={waysOf(kind, number).map((of) => ({ value: of, label: INTO_NAMES[of] }))}
+            onChange={(of) => onChange({ ...round, into: intoOf(of, CORNERS[kind], words, terms) })}
           />
-          {round.into.of !== 'petals' && (
+          {into.of !== 'petals' && !said && (
             <Choice
               label="Stitch"
               value={round.stitch}
-              options={ROUND_STITCHES.map((stitch) => ({ value: stitch, label: nameOf(stitch, terms) }))}
+              options={ROUND_STITCHES.map((stitch) => ({
+                value: stitch,
+                label: nameOfStitch(stitch, terms),
+              }))}
               onChange={(stitch) => onChange({ ...round, stitch })}
             />
           )}
-          {number > 1 && (
+          {number > 1 && !said && (
             <Choice
               label="Takes"
               value={round.hold}
@@ -89,143 +85,22 @@ export function RoundCard(props: RoundCardProps) {
               onChange={(hold) => onChange({ ...round, hold })}
             />
           )}
+          <Choice
+            label="Colour"
+            value={yarn.id}
+            options={yarns.map(({ id, colourName }) => ({ value: id, label: colourName }))}
+            onChange={onColour}
+          />
         </Row>
         <IntoFields
-          into={round.into}
+          into={into}
           number={number}
-          shape={shape}
+          kind={kind}
           cornered={cornered}
           terms={terms}
-          onChange={(into) => onChange({ ...round, into })}
+          onChange={(next) => onChange({ ...round, into: next })}
         />
       </div>
     </li>
   );
-}
-
-interface IntoFieldsProps {
-  readonly into: RoundInto;
-  readonly number: number;
-  readonly shape: number;
-  readonly cornered: boolean;
-  readonly terms: Terms;
-  readonly onChange: (into: RoundInto) => Outcome;
-}
-
-function IntoFields({ into, number, shape, cornered, terms, onChange }: IntoFieldsProps) {
-  const field = (
-    label: string,
-    key: keyof typeof roundFields,
-    value: number,
-    change: (value: number) => RoundInto,
-  ) => (
-    <NumberField
-      label={label}
-      name={`${label.toLowerCase()} of round ${number}`}
-      value={value}
-      bounds={boundsOf(roundFields[key])}
-      onChange={(next) => onChange(change(next))}
-    />
-  );
-  switch (into.of) {
-    case 'ring':
-      return (
-        <Row>
-          {field('Groups', 'groups', into.groups, (groups) => ({ ...into, groups }))}
-          {field('Stitches in each', 'each', into.each, (each) => ({ ...into, each }))}
-          {field('Chains between', 'between', into.chains, (chains) => ({ ...into, chains }))}
-        </Row>
-      );
-    case 'chain':
-      return null;
-    case 'gaps':
-    case 'each':
-      return (
-        <>
-          <Row>
-            {into.of === 'gaps' ? (
-              <>
-                {field('In each space', 'each', into.each, (each) => ({ ...into, each }))}
-                {field('Chains between', 'between', into.chains, (chains) => ({ ...into, chains }))}
-              </>
-            ) : (
-              <>
-                {field('In each stitch', 'many', into.many, (many) => ({ ...into, many }))}
-                {!cornered && field('More, spread', 'spread', into.spread, (spread) => ({ ...into, spread }))}
-              </>
-            )}
-          </Row>
-          {shape > 0 && (
-            <Row>
-              {cornered && (
-                <>
-                  {field('Corner stitches', 'corner', into.corner.each, (each) => ({
-                    ...into,
-                    corner: { ...into.corner, each },
-                  }))}
-                  {field('Corner chains', 'cornerChains', into.corner.chains, (chains) => ({
-                    ...into,
-                    corner: { ...into.corner, chains },
-                  }))}
-                </>
-              )}
-              <Choice
-                label="Corners"
-                value={into.turnedInto === undefined ? 'kept' : 'made'}
-                options={[
-                  { value: 'kept', label: 'over those below' },
-                  { value: 'made', label: `made here: ${shape}` },
-                ]}
-                onChange={(made) => onChange({ ...into, turnedInto: made === 'made' ? shape : undefined })}
-              />
-            </Row>
-          )}
-        </>
-      );
-    case 'arches':
-      return (
-        <Row>
-          {field('Chains of an arch', 'arch', into.chains, (chains) => ({ ...into, chains }))}
-          {field('One over so many', 'over', into.over, (over) => ({ ...into, over }))}
-        </Row>
-      );
-    case 'petals':
-      return (
-        <>
-          <Row>
-            <Choice
-              label="A petal in"
-              value={into.in}
-              options={[
-                { value: 'spaces', label: 'each space' },
-                { value: 'stitches', label: 'a stitch' },
-              ]}
-              onChange={(place) => onChange({ ...into, in: place })}
-            />
-            {into.in === 'stitches' &&
-              field('One over so many', 'over', into.over, (over) => ({ ...into, over }))}
-            <NumberField
-              label="Stitches of a petal"
-              name={`stitches of a petal of round ${number}`}
-              value={into.petal.length}
-              bounds={{ min: 1, max: 12, whole: true }}
-              onChange={(many) => onChange({ ...into, petal: petalOf(many) })}
-            />
-          </Row>
-          <p className="text-xs text-soft">
-            {into.petal.map((stitch) => nameOf(stitch, terms)).join(', ')}; what comes next is worked behind
-            them.
-          </p>
-        </>
-      );
-  }
-}
-
-/** A petal of so many stitches: low at its edges, the tallest in its middle. */
-export function petalOf(many: number): RoundStitch[] {
-  return Array.from({ length: many }, (_, k) => {
-    const step = Math.min(k, many - 1 - k);
-    // One of few begins with mid stitches: a low one would pull it in.
-    return STITCHES[Math.min(STITCHES.length - 1, step + (many < 5 ? 1 : 0))] ?? 'tall';
-  });
 }

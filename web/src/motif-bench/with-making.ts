@@ -54,7 +54,7 @@ const mutable = (making: Making): OwnMaking =>
 
 type OwnRound = Extract<OwnMaking, { of: 'rounds' }>['rounds'][number];
 
-/** A round as the document keeps it: what half a motif or one begun on a chain has is no part of one's own. */
+/** A round as the document keeps it: that half a motif is open its kind says. */
 export function keptRound({ stitch, hold, into }: MotifRound): OwnRound {
   switch (into.of) {
     case 'ring': {
@@ -62,15 +62,16 @@ export function keptRound({ stitch, hold, into }: MotifRound): OwnRound {
       return { stitch, hold, into: { of, groups, each, chains } };
     }
     case 'chain':
-      return { stitch, hold, into: { of: 'ring', groups: 4, each: into.each, chains: into.chains } };
+    case 'arches':
+    case 'written':
+      return { stitch, hold, into };
     case 'gaps':
       return { stitch, hold, into: { ...into, turnedInto: turned(into.turnedInto) } };
     case 'each': {
-      const { of, many, spread, corner, turnedInto } = into;
-      return { stitch, hold, into: { of, many, spread, corner, turnedInto: turned(turnedInto) } };
+      const { of, many, spread, ends = 0, corner, turnedInto } = into;
+      const more = ends > 0 ? { ends } : {};
+      return { stitch, hold, into: { of, many, spread, ...more, corner, turnedInto: turned(turnedInto) } };
     }
-    case 'arches':
-      return { stitch, hold, into };
     case 'petals':
       return { stitch, hold, into: { ...into, petal: [...into.petal] } };
   }

@@ -13,6 +13,7 @@ import {
 } from '@fennot/core';
 import { Minus, Plus } from 'lucide-react';
 import type { ReactNode } from 'react';
+import type { ZodType } from 'zod';
 import { useSettings } from '../api/queries.ts';
 import { Button } from './Button.tsx';
 import { TypedField } from './Field.tsx';
@@ -148,20 +149,28 @@ interface TextFieldProps {
   readonly onChange: (value: string) => Outcome;
 }
 
-/** A name: never empty, never endless. */
-export function TextField({ label, value, onChange }: TextFieldProps) {
+interface WordsFieldProps extends TextFieldProps {
+  /** What it may be; its message is shown where it is not. */
+  readonly schema: ZodType<string>;
+}
+
+/** A line of words, as its schema allows it. */
+export function WordsField({ label, value, onChange, schema }: WordsFieldProps) {
   return (
     <TypedField
       label={label}
       value={value}
       show={(text) => text}
       read={(text) => {
-        const parsed = nameSchema.safeParse(cleanText(text));
+        const parsed = schema.safeParse(cleanText(text));
         return parsed.success
           ? { ok: true, value: parsed.data }
-          : { ok: false, error: parsed.error.issues[0]?.message ?? 'This needs a name.' };
+          : { ok: false, error: parsed.error.issues[0]?.message ?? 'This cannot be kept.' };
       }}
       onChange={onChange}
     />
   );
 }
+
+/** A name: never empty, never endless. */
+export const TextField = (props: TextFieldProps) => <WordsField {...props} schema={nameSchema} />;

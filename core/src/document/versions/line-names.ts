@@ -31,7 +31,7 @@ function plainMaterials(document: Raw): Materials {
     motifSide: () => mm(SIDE),
     joinedSide: () => mm(SIDE),
     motifLoops: (motif, rounds) => sideLoops(definition(motif), rounds),
-    motifShape: (motif, rounds) => motifShape(definition(motif), rounds, SIDE, 1),
+    motifShape: (motif, rounds) => motifShape(definition(motif), rounds, SIDE, 2 * rounds),
     motifKind: kindOf,
     motifRounds: () => ({ from: 1, to: LIMITS.rounds }),
     hasRows: () => false,

@@ -234,9 +234,18 @@ function laidAgainst(made: LaidFace, { middle, way, touches }: ReturnType<typeof
   const outward = { x: way.y, y: -way.x };
   const turn = Math.atan2(way.y, way.x);
   const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
+  const own = pieceIndex(made);
+  const placed = ({ piece, edge }: Interval, position: number) =>
+    inNet(own(piece), pointOnEdge(own(piece), edge, position));
+  const [first, last] = [made.open[0], made.open.at(-1)];
+  // A face that leans has its upper side not in the middle of its width.
+  const hung =
+    first && last
+      ? along(placed(first, first.from), placed(last, last.to), 0.5)
+      : { x: made.width / 2, y: made.height };
   const spun = (p: Point): Point => {
     // From the middle of the upper side, half round and then along the way.
-    const [x, y] = [p.x - made.width / 2, p.y - made.height];
+    const [x, y] = [p.x - hung.x, p.y - hung.y];
     return { x: middle.x + x * cos - y * sin, y: middle.y + x * sin + y * cos };
   };
   const pieces = made.pieces.map((piece) => ({ ...piece, at: spun(piece.at), turn: piece.turn + turn }));

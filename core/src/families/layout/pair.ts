@@ -37,15 +37,18 @@ export function pairChains(
     const shareB = intervalLength(headB) / wayB;
     const [endA, endB] = [startA + shareA, startB + shareB];
     const next = Math.abs(endA - endB) < near ? endA : Math.min(endA, endB);
+    // Of two corners that are one either may lie a hair further on: each edge is sewn from its very start to its very end.
+    const [doneA, doneB] = [endA <= next + near, endB <= next + near];
+    const lowOf = (start: number, share: number) => (at < start + near ? 0 : (at - start) / share);
     seams.push({
       line,
       kind,
-      a: part(headA, (at - startA) / shareA, Math.min(1, (next - startA) / shareA)),
-      b: part(headB, (at - startB) / shareB, Math.min(1, (next - startB) / shareB)),
+      a: part(headA, lowOf(startA, shareA), doneA ? 1 : (next - startA) / shareA),
+      b: part(headB, lowOf(startB, shareB), doneB ? 1 : (next - startB) / shareB),
     });
     at = next;
-    if (endA <= next + near) [headA, startA] = [queueA.shift(), next];
-    if (endB <= next + near) [headB, startB] = [queueB.shift(), next];
+    if (doneA) [headA, startA] = [queueA.shift(), endA];
+    if (doneB) [headB, startB] = [queueB.shift(), endB];
   }
   return withSeamIds(seams);
 }

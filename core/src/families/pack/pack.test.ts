@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { measure } from '../../bag/index.ts';
+import { checkGraph, measure } from '../../bag/index.ts';
 import { planOf } from '../../plan/index.ts';
 import { testDocument } from '../../testing/arbitraries.ts';
 import { built, panel, squares } from '../../testing/built.ts';
@@ -34,6 +34,23 @@ describe('a pack on the back', () => {
     expect(left?.to.x).toBeCloseTo(-(right?.to.x ?? 0), 9);
     expect(left?.from.x).toBeCloseTo(-(right?.from.x ?? 0), 9);
     expect(graph.trim?.eyelets).toBe(16);
+  });
+
+  test('a flap that leans hangs by the middle of its upper side, not of its width', () => {
+    // Written rows that lie upright: their upper side is one side of a piece that is narrower there, and off its middle.
+    const leaning: Pack = {
+      ...back,
+      worn: {
+        on: 'back',
+        flap: { of: 'rows', panel: 'widens', upright: true, open: 5 },
+        eyelets: 16,
+        strap: 620,
+      },
+    };
+    const { graph } = built(leaning);
+    expect(checkGraph(graph)).toEqual([]);
+    const seams = graph.seams.filter(({ line }) => line === 'flap');
+    expect(seams.length).toBeGreaterThan(0);
   });
 
   test('its flap grows in the middle of the back’s rim', () => {

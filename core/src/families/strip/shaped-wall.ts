@@ -62,31 +62,38 @@ function shapedWall(
   });
   const cuts = cutsOf(
     [
-      ...marks.map((mark) => ({ share: mark / length, rank: 0 })),
+      ...marks.map((mark): Bend => ({ share: mark / length, of: 'bag' })),
       ...ways.flatMap(({ line, from, to }) =>
-        line.shares.map((share) => ({ share: from + share * (to - from), rank: 1 })),
+        bendsOf(line).map((share): Bend => ({ share: from + share * (to - from), of: 'way' })),
       ),
-      ...[edges.lower, edges.upper].flatMap(({ shares }) => shares.map((share) => ({ share, rank: 2 }))),
+      ...edges.lower.shares.map((share): Bend => ({ share, of: 'lower' })),
+      ...edges.upper.shares.map((share): Bend => ({ share, of: 'upper' })),
     ],
     NEAR / length,
   );
   const facets = ways.flatMap(({ line, from, to }): Facet[] => {
     const standing = (share: number) => on(line, (share - from) / (to - from));
-    const own = cuts.filter((share) => share > from - NOTHING && share < to + NOTHING);
+    const own = cuts.filter(({ lower }) => lower > from - NOTHING && lower < to + NOTHING);
     return own.slice(1).flatMap((next, i): Facet[] => {
-      const share = own[i] ?? from;
-      const [p, q] = [standing(share), standing(next)];
-      const over = (at: Point, z: number): Point3 => ({ x: at.x - width / 2, y: at.y, z });
+      const cut = own[i] ?? next;
+      const [p, q] = [standing(cut.lower), standing(next.lower)];
+      const corner = (edge: 'lower' | 'upper', { [edge]: share }: Cut): Corner => {
+        const at = standing(share);
+        return {
+          flat: on(edges[edge], share),
+          made: { x: at.x - width / 2, y: at.y, z: edge === 'lower' ? low : high },
+        };
+      };
       const corners = [
-        { flat: on(edges.lower, share), made: over(p, low) },
-        { flat: on(edges.lower, next), made: over(q, low) },
-        { flat: on(edges.upper, next), made: over(q, high) },
-        { flat: on(edges.upper, share), made: over(p, high) },
+        corner('lower', cut),
+        corner('lower', next),
+        corner('upper', next),
+        corner('upper', cut),
       ] as const;
       const long = distance(p, q) || 1;
       const face = faceOf({ x: (q.x - p.x) / long, y: (q.y - p.y) / long });
-      const below = between(edges.lower, share, next);
-      const above = between(edges.upper, share, next).reverse();
+      const below = between(edges.lower, cut.lower, next.lower);
+      const above = between(edges.upper, cut.upper, next.upper).reverse();
       return partsOf(corners).flatMap((part) => {
         const motion = motionOf(part);
         if (!motion) return [];
@@ -119,21 +126,48 @@ export const stripWall = (
 /** Cuts nearer than this are one, mm: parts thinner than that are noise, and no mesh can tell their borders apart. */
 const NEAR = 0.2;
 
-/** Where something bends, as a share of the strip: corners of the bag before the way, the way before the strip's own edges. */
+/** Where something bends, as a share of the strip: the bag at its corners, the way along a side, or an edge of the strip. */
 interface Bend {
   readonly share: number;
-  readonly rank: number;
+  readonly of: 'bag' | 'way' | 'lower' | 'upper';
 }
 
-/** Where a strip is cut across, in order: of bends that lie near one another at the one that comes first in rank. */
-function cutsOf(bends: readonly Bend[], near: number): number[] {
+/** A cut across the strip: where it meets each edge, as a share of it. */
+interface Cut {
+  readonly lower: number;
+  readonly upper: number;
+}
+
+/**
+ * Where a strip is cut across, in order. Of bends that lie near one another the bag's comes first, then the way's; where
+ * only the strip's own edges bend, the cut goes from the one's bend to the other's.
+ */
+function cutsOf(bends: readonly Bend[], near: number): Cut[] {
   const groups: Bend[][] = [];
   for (const bend of [...bends].sort((a, b) => a.share - b.share)) {
     const last = groups.at(-1);
     if (last && bend.share - must(last[0], 'bend').share < near) last.push(bend);
     else groups.push([bend]);
   }
-  return groups.map((group) => must(group.sort((a, b) => a.rank - b.rank)[0], 'bend').share);
+  return groups.map((group): Cut => {
+    const of = (what: Bend['of']) => group.find((bend) => bend.of === what)?.share;
+    const held = of('bag') ?? of('way');
+    const lower = held ?? of('lower') ?? must(of('upper'), 'bend');
+    return { lower, upper: held ?? of('upper') ?? lower };
+  });
+}
+
+/** Places at which a way bends, as shares of it: what lies in one line with its neighbours is none. */
+function bendsOf({ points, shares }: Line): number[] {
+  return shares.filter((_, i) => {
+    const [before, at, after] = [points[i - 1], points[i], points[i + 1]];
+    if (!before || !at || !after) return true;
+    const chord = distance(before, after);
+    const twice = Math.abs(
+      (at.x - before.x) * (after.y - before.y) - (at.y - before.y) * (after.x - before.x),
+    );
+    return twice > chord * NOTHING || distance(before, at) > chord;
+  });
 }
 
 interface Corner {
@@ -143,9 +177,11 @@ interface Corner {
 
 /** A part as it can be laid without bending: whole where it is a parallelogram, else in two triangles. */
 function partsOf([a, b, c, d]: readonly [Corner, Corner, Corner, Corner]): (readonly Corner[])[] {
-  const off = distance(
-    { x: b.flat.x - a.flat.x, y: b.flat.y - a.flat.y },
-    { x: c.flat.x - d.flat.x, y: c.flat.y - d.flat.y },
+  const off = Math.hypot(
+    b.flat.x - a.flat.x - (c.flat.x - d.flat.x),
+    b.flat.y - a.flat.y - (c.flat.y - d.flat.y),
+    b.made.x - a.made.x - (c.made.x - d.made.x),
+    b.made.y - a.made.y - (c.made.y - d.made.y),
   );
   return off < NOTHING
     ? [[a, b, c, d]]

@@ -26,10 +26,11 @@ const BOWS = 2;
 export function roundFlatness(rounds: readonly NumberedRound[], by: Stitch, row: number): RoundFlatness[] {
   const found: RoundFlatness[] = [];
   let flat = 0;
-  for (const { round, tops, number, corners } of rounds) {
+  for (const own of rounds) {
+    const { round, tops, number, corners } = own;
     if (corners > 0) break;
     if (round.into.of === 'petals') continue;
-    const grows = 2 * Math.PI * heightIn(round, by) * row;
+    const grows = 2 * Math.PI * heightIn(own, by) * row;
     const many = countOf(tops);
     flat = number === 1 ? Math.max(many, grows) : flat + grows;
     if (tops.unit.some((top) => top.of === 'space' && top.chains >= BOWS)) continue;

@@ -11,8 +11,9 @@ export {
 } from './making.ts';
 export { presetRounds, READY_MOTIFS, type ReadyMotif } from './presets.ts';
 export { type RoundsRange, roundsAmong, roundsRange } from './range.ts';
+export { type ReadsAs, readsAs } from './reads-as.ts';
 export { type MotifRound, type RoundInto, type RoundStitch, stitchesIn } from './round.ts';
-export { motifWords } from './words.ts';
+export { motifWords, roundWords, wordsIn } from './words.ts';
 export {
   type NumberedRound,
   type RoundSide,

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { CORNERS } from '../counts.ts';
+import { CORNERS, type MotifKind } from '../counts.ts';
 import { roundFlatness } from './flatness.ts';
 import {
   laidTops,
@@ -10,6 +10,7 @@ import {
   ownHeight,
   ownRoundStitches,
   READY_MOTIFS,
+  readsAs,
   roundsAmong,
   roundsRange,
 } from './index.ts';
@@ -20,13 +21,14 @@ import { workRounds } from './work-rounds.ts';
 const both = (stitch: MotifRound['stitch'], into: RoundInto): MotifRound => ({ stitch, hold: 'both', into });
 const each: RoundInto = { of: 'each', many: 1, spread: 0, corner: { each: 2, chains: 2 } };
 const square = both('tall', { of: 'ring', groups: 4, each: 3, chains: 2 });
+const of = (kind: MotifKind) => ({ kind, cornerChains: 2, gapChains: 0 });
 const disc = both('tall', { of: 'ring', groups: 1, each: 12, chains: 0 });
 
 describe('a motif of one’s own', () => {
   test('goes on with its last round where the bag asks for more', () => {
     // 3 a side, then 2 more at either end in each round: 3, 7, 11, 15.
     const making: Making = { of: 'rounds', rounds: [square, both('tall', each)] };
-    expect([1, 2, 3, 4].map((rounds) => ownSide(making, rounds, 4).stitches)).toEqual([3, 7, 11, 15]);
+    expect([1, 2, 3, 4].map((rounds) => ownSide(making, rounds, 'solid').stitches)).toEqual([3, 7, 11, 15]);
   });
 
   test('does not turn its corners a second time when it goes on', () => {
@@ -39,17 +41,17 @@ describe('a motif of one’s own', () => {
     });
     // 12 a round make four sides of 3: 3 + 2 + 3; then 8 + 2 times 3.
     const making: Making = { of: 'rounds', rounds: [disc, turning] };
-    expect([2, 3].map((rounds) => ownSide(making, rounds, 4).stitches)).toEqual([8, 14]);
+    expect([2, 3].map((rounds) => ownSide(making, rounds, 'solid').stitches)).toEqual([8, 14]);
     expect(roundsUpTo(making.rounds, 3)[2]?.into).not.toMatchObject({ turnedInto: 4 });
   });
 
   test('that is round yet, where a square is meant, is told, and divided among its sides', () => {
     const making: Making = { of: 'rounds', rounds: [disc, both('tall', each)] };
-    expect(makingTrouble(making, 2, 4)?.problem).toBe('It has no corners yet; its shape has 4.');
-    expect(ownSide(making, 2, 4)).toEqual({ stitches: 3, loops: 3 });
-    expect(makingTrouble(making, 2, 0)).toBeUndefined();
+    expect(makingTrouble(making, 2, 'solid')?.problem).toBe('It has no corners yet; its shape has 4.');
+    expect(ownSide(making, 2, 'solid')).toEqual({ stitches: 3, loops: 3 });
+    expect(makingTrouble(making, 2, 'disc')).toBeUndefined();
     const four = both('tall', { ...each, turnedInto: 4 });
-    expect(makingTrouble({ of: 'rounds', rounds: [disc, four] }, 2, 6)?.problem).toBe(
+    expect(makingTrouble({ of: 'rounds', rounds: [disc, four] }, 2, 'hexagon')?.problem).toBe(
       'It has 4 corners; its shape has 6.',
     );
   });
@@ -62,7 +64,7 @@ describe('a motif of one’s own', () => {
       both('low', each),
       both('high', each),
     ];
-    expect(ownHeight({ of: 'rounds', rounds }, 4, 'tall')).toBeCloseTo(1 + 0.475 + 1.35, 9);
+    expect(ownHeight({ of: 'rounds', rounds }, 4, 'solid', 'tall')).toBeCloseTo(1 + 0.475 + 1.35, 9);
   });
 
   test('has a ring that opens for a first round of many low stitches', () => {
@@ -72,31 +74,31 @@ describe('a motif of one’s own', () => {
     });
     // 16 side by side lie 16 / (2 pi) = 2.546 pitches out; a closed ring's half stitch and a low row are 0.5 + 0.95.
     // In tall rounds of two pitches: 2.046 / 2.
-    expect(ownHeight(ring('low', 16), 1, 'tall')).toBeCloseTo(1.023, 3);
+    expect(ownHeight(ring('low', 16), 1, 'solid', 'tall')).toBeCloseTo(1.023, 3);
     // Twelve tall ones lie 1.91 out, and stand 2.5 high without it.
-    expect(ownHeight(ring('tall', 12), 1, 'tall')).toBe(1);
+    expect(ownHeight(ring('tall', 12), 1, 'solid', 'tall')).toBe(1);
   });
 
   test('has for its yarn every stitch and every chain of a round', () => {
     const making: Making = { of: 'rounds', rounds: [square, both('low', each)] };
     // Round 1: four times three and two chains. Round 2: a low one in each, and (2, 2 chains, 2) in each corner.
-    expect([...ownRoundTops(making, 1, 4)]).toEqual([
+    expect([...ownRoundTops(making, 1, 'solid')]).toEqual([
       ['tall', 12],
       ['chain', 8],
     ]);
-    expect([...ownRoundTops(making, 2, 4)]).toEqual([
+    expect([...ownRoundTops(making, 2, 'solid')]).toEqual([
       ['low', 28],
       ['chain', 8],
     ]);
-    expect(ownRoundStitches(making, 2, 4)).toBe(28);
+    expect(ownRoundStitches(of('solid'), making, 2)).toBe(28);
   });
 
   test('whose making is not known has as many stitches as its face holds', () => {
     // 20 loops a side: 20 stitches by 10 rows of stitches twice as high as wide. A disc of 60 round about has a radius of
     // 9.55 stitches, and 286.5 square stitches of area: half as many.
-    expect(ownRoundStitches({ of: 'given', loops: 20 }, 1, 4)).toBe(200);
-    expect(ownRoundStitches({ of: 'given', loops: 60 }, 1, 0)).toBe(143);
-    expect(ownRoundStitches({ of: 'given', loops: 20 }, 2, 4)).toBe(0);
+    expect(ownRoundStitches(of('solid'), { of: 'given', loops: 20 }, 1)).toBe(200);
+    expect(ownRoundStitches(of('disc'), { of: 'given', loops: 60 }, 1)).toBe(143);
+    expect(ownRoundStitches(of('solid'), { of: 'given', loops: 20 }, 2)).toBe(0);
   });
 
   test('that doubles round after round is told before it is thousands of stitches', () => {
@@ -166,15 +168,15 @@ describe('how the round part lies', () => {
 });
 
 describe('laid out', () => {
-  const laid = (rounds: readonly MotifRound[], shape: number) =>
-    laidTops(madeRounds(rounds, rounds.length, shape), shape, 'tall');
+  const laid = (rounds: readonly MotifRound[], kind: MotifKind) =>
+    laidTops(madeRounds(rounds, rounds.length, kind), kind, 'tall');
 
   test.each(READY_MOTIFS)(
     '$name has every stitch once, inside its outline, standing outwards',
     ({ rounds, kind }) => {
       const shape = CORNERS[kind];
-      const tops = laid(rounds, shape);
-      const { rounds: worked } = madeRounds(rounds, rounds.length, shape);
+      const tops = laid(rounds, kind);
+      const { rounds: worked } = madeRounds(rounds, rounds.length, kind);
       expect(tops).toHaveLength(worked.reduce((sum, own) => sum + countOf(own.tops), 0));
       // A square of size 1 reaches half a size to its sides, a hexagon to its corners half by cos 30 degrees.
       const reach = shape === 6 ? 0.5 / Math.cos(Math.PI / 6) : 0.5;
@@ -185,12 +187,12 @@ describe('laid out', () => {
     },
   );
 
-  test('is the same turned by one of its sides', () => {
+  test('is the same turned as it is said to read the same', () => {
     fc.assert(
       fc.property(fc.constantFrom(...READY_MOTIFS), fc.nat(5), ({ rounds, kind }, by) => {
-        const shape = CORNERS[kind];
-        const angle = (2 * Math.PI * by) / shape;
-        const heads = laid(rounds, shape).map(({ head }) => head);
+        const { turns = 1 } = readsAs(madeRounds(rounds, rounds.length, kind).rounds, 'tall');
+        const angle = (2 * Math.PI * by) / turns;
+        const heads = laid(rounds, kind).map(({ head }) => head);
         const near = (x: number, y: number) => heads.some((p) => Math.hypot(p.x - x, p.y - y) < 1e-6);
         for (const { x, y } of heads)
           expect(
@@ -202,7 +204,7 @@ describe('laid out', () => {
   });
 
   test('corners lie over corners: the middle of a corner’s chains is on the diagonal', () => {
-    const corner = laid([square, both('tall', each)], 4).filter(
+    const corner = laid([square, both('tall', each)], 'solid').filter(
       ({ kind, round }) => kind === 'chain' && round === 2,
     );
     // Two chains a corner, one to either side of it: together they are on the diagonal.
@@ -213,13 +215,13 @@ describe('laid out', () => {
 
   test('petals lie over the rounds that are worked behind them, and no other round does', () => {
     const rose = READY_MOTIFS.find(({ id }) => id === 'pond-rose');
-    const over = new Set(laid(rose?.rounds ?? [], 4).flatMap((top) => (top.over ? [top.round] : [])));
+    const over = new Set(laid(rose?.rounds ?? [], 'solid').flatMap((top) => (top.over ? [top.round] : [])));
     expect([...over]).toEqual([2, 4]);
   });
 
   test('what is left when a round cannot be worked is what came before it', () => {
     const broken = [disc, both('tall', { of: 'gaps', each: 3, chains: 0, corner: { each: 2, chains: 2 } })];
-    expect(countOf(lastTops(madeRounds(broken, 2, 4)))).toBe(12);
-    expect(laid(broken, 4)).toHaveLength(12);
+    expect(countOf(lastTops(madeRounds(broken, 2, 'solid')))).toBe(12);
+    expect(laid(broken, 'solid')).toHaveLength(12);
   });
 });

@@ -1,6 +1,7 @@
 import { BUNCHES } from '../../fabric/index.ts';
 import { along, type Point } from '../../geometry/index.ts';
 import type { Stitch } from '../../stitches/index.ts';
+import type { MotifKind } from '../counts.ts';
 import type { Stroke } from '../strokes.ts';
 import { type LaidTop, laidTops } from './laid-tops.ts';
 import type { WorkedRounds } from './work-rounds.ts';
@@ -11,8 +12,8 @@ const BULGES = [-0.95, -0.35, 0.35, 0.95];
 const isBunch = (kind: LaidTop['kind']) => BUNCHES.some((bunch) => bunch === kind);
 
 /** The stitches of a motif of one's own as strokes, from the ring outwards. */
-export function ownStrokes(rounds: WorkedRounds, shape: number, by: Stitch): Stroke[] {
-  return laidTops(rounds, shape, by).flatMap(strokesOf);
+export function ownStrokes(rounds: WorkedRounds, kind: MotifKind, by: Stitch): Stroke[] {
+  return laidTops(rounds, kind, by).flatMap(strokesOf);
 }
 
 function strokesOf({ kind, round, foot, head, half, over }: LaidTop): Stroke[] {

@@ -22,7 +22,7 @@ function begun(motif: MotifDefinition): RoundInto {
     case 'triangle':
       return { of: 'ring', groups: 2, each: 3, chains, open: true };
     case 'rectangle':
-      return { of: 'chain', each: 3, long: longOf(motif), chains };
+      return { of: 'chain', each: 3, long: longOf(motif, 1), chains };
     case 'disc':
       return { of: 'ring', groups: 1, each: increasesOf(motif), chains: 0 };
     case 'half-disc':
@@ -63,10 +63,14 @@ export interface ReadyMotif {
   /** The shape it takes in a bag. */
   readonly kind: MotifKind;
   readonly rounds: readonly MotifRound[];
+  /** It has a top and a bottom. */
+  readonly oneWay?: boolean;
 }
 
 const both = (stitch: MotifRound['stitch'], into: RoundInto): MotifRound => ({ stitch, hold: 'both', into });
 const corner = (each: number, chains: number) => ({ each, chains });
+/** A round in words, in US terms. */
+const said = (words: string): MotifRound => both('tall', { of: 'written', words, terms: 'us' });
 
 /** Motifs by their rounds, drawn and named for this. */
 export const READY_MOTIFS: readonly ReadyMotif[] = [
@@ -128,6 +132,40 @@ export const READY_MOTIFS: readonly ReadyMotif[] = [
       both('bobble', { of: 'ring', groups: 12, each: 1, chains: 2 }),
       both('tall', { of: 'gaps', each: 2, chains: 0, corner: corner(2, 2), turnedInto: 6 }),
       both('tall', { of: 'each', many: 1, spread: 0, corner: corner(1, 2) }),
+    ],
+  },
+  {
+    id: 'tall-heart',
+    name: 'Tall heart',
+    says: 'a heart of stitches of every height, filled out to a square: it has a top',
+    kind: 'solid',
+    oneWay: true,
+    rounds: [
+      said(
+        '2 tr in ring, dc in ring, 2 hdc in ring, dc in ring, tr in ring, dc in ring, 2 hdc in ring, dc in ring, 3 tr in ring, sc in ring, tr in ring',
+      ),
+      said(
+        '2 dc in each of next 2, hdc, sc, 2 hdc, (dc, tr, dc) in next st, 2 hdc, sc, hdc, 2 dc in each of next 3, sc, 2 dc in next',
+      ),
+      said(
+        '2 sc in next, sc, hdc, 2 dc in next, dc, hdc, 2 sc in next, 5 sc, 2 sc in next, hdc, dc, 2 dc in next, hdc, sc, 2 sc in next, sc, 2 hdc in next, tr, 2 hdc in next, sc',
+      ),
+      both('tall', { of: 'each', many: 1, spread: 0, corner: corner(2, 2), turnedInto: 4 }),
+      both('tall', { of: 'each', many: 1, spread: 0, corner: corner(2, 2) }),
+    ],
+  },
+  {
+    id: 'mill-race',
+    name: 'Mill race',
+    says: 'six arms that turn about the ring, closed to a hexagon: mirrored it is another',
+    kind: 'hexagon',
+    rounds: [
+      said('(dc in ring, ch 2) x6'),
+      said('(skip 1, 3 dc in next sp, ch 2) x6'),
+      said('(skip 1, 2 dc, 3 dc in next sp, ch 2) x6'),
+      said('(skip 1, 4 dc, 3 dc in next sp, ch 2) x6'),
+      both('tall', { of: 'each', many: 1, spread: 0, corner: corner(2, 2), turnedInto: 6 }),
+      both('low', { of: 'each', many: 1, spread: 0, corner: corner(3, 0) }),
     ],
   },
 ];

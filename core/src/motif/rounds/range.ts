@@ -1,5 +1,5 @@
 import { LIMITS } from '../../fields/index.ts';
-import { CORNERS, type MotifDefinition } from '../counts.ts';
+import type { MotifDefinition } from '../counts.ts';
 import { makingTrouble } from './making.ts';
 
 /** How many rounds a motif can have, both ends in it. */
@@ -17,7 +17,7 @@ export function roundsRange({ making, kind }: Pick<MotifDefinition, 'making' | '
   if (making.of === 'given') return { from: 1, to: 1 };
   const own = making.rounds.length;
   const shaped = Array.from({ length: own }, (_, k) => k + 1).find(
-    (rounds) => !makingTrouble(making, rounds, CORNERS[kind]),
+    (rounds) => !makingTrouble(making, rounds, kind),
   );
   return { from: shaped ?? own, to: LIMITS.rounds };
 }

@@ -1,4 +1,5 @@
 import type { StitchKind } from '../../fabric/index.ts';
+import type { Terms } from '../../stitches/index.ts';
 
 /** What a maker can work a round in: everything that has a top, but what only joins. */
 export type RoundStitch = Exclude<StitchKind, 'slip' | 'yo-slip'>;
@@ -54,7 +55,9 @@ export type RoundInto =
       readonly petal: readonly RoundStitch[];
       readonly in: 'spaces' | 'stitches';
       readonly over: number;
-    };
+    }
+  /** In the maker's own words, one line of shorthand: whatever the other ways cannot say. */
+  | { readonly of: 'written'; readonly words: string; readonly terms: Terms };
 
 /** One round of a motif. */
 export interface MotifRound {

@@ -4,7 +4,15 @@ import { countProgram } from '../../fabric/index.ts';
 import { BUNCHES } from '../../fabric/shorthand/instruction.ts';
 import { STITCHES } from '../../stitches/index.ts';
 import { CORNERS, MOTIF_KINDS, type MotifDefinition, sideLoops, sideStitches } from '../counts.ts';
-import { type MotifRound, motifWords, presetRounds, READY_MOTIFS, sidesOf, workRounds } from './index.ts';
+import {
+  type MotifRound,
+  motifWords,
+  presetRounds,
+  READY_MOTIFS,
+  readsAs,
+  sidesOf,
+  workRounds,
+} from './index.ts';
 import { countOf, type RoundInto, type Top, wholeRound } from './round.ts';
 
 const both = (stitch: MotifRound['stitch'], into: RoundInto): MotifRound => ({ stitch, hold: 'both', into });
@@ -58,6 +66,28 @@ const begun: fc.Arbitrary<RoundInto> = fc.oneof(
     chains: fc.integer({ min: 1, max: 3 }),
   }),
 );
+/** Rounds in words: most can be worked on hardly any round, the others say that they go to its end. */
+const written = fc.oneof(
+  fc.constantFrom(
+    'sc across',
+    '2 dc in each st',
+    '(sc, ch 2, skip 1) to end',
+    '(hdc, 2 dc in next) to end',
+    '(skip 1, (2 dc, ch 1, 2 dc) in next sp) to end',
+    '(dc2tog) to end',
+    '(bobble, ch 1) to end',
+    'ch 3 (counts as a st), dc to end',
+  ),
+  fc
+    .array(
+      fc.constantFrom('sc', '2 dc in next', 'ch 2', 'skip 1', 'sc in next sp', '(dc, ch 2, dc) in next st'),
+      {
+        minLength: 1,
+        maxLength: 4,
+      },
+    )
+    .map((parts) => `(${parts.join(', ')}) to end`),
+);
 const goneOn: fc.Arbitrary<RoundInto> = fc.oneof(
   fc.record({
     of: fc.constant('gaps' as const),
@@ -85,6 +115,7 @@ const goneOn: fc.Arbitrary<RoundInto> = fc.oneof(
     in: fc.constantFrom('spaces' as const, 'stitches' as const),
     over: fc.integer({ min: 1, max: 4 }),
   }),
+  fc.record({ of: fc.constant('written' as const), words: written, terms: fc.constant('us' as const) }),
 );
 const roundOf = (into: fc.Arbitrary<RoundInto>): fc.Arbitrary<MotifRound> =>
   fc.record({
@@ -224,6 +255,108 @@ describe('a motif by its rounds', () => {
       4,
     );
     expect(sidesOf(rounds[1]?.tops ?? { unit: [], times: 0 })[0]).toEqual({ stitches: 5, loops: 5 });
+  });
+});
+
+describe('a round in words of one’s own', () => {
+  const words = (text: string, terms: 'us' | 'uk' = 'us') =>
+    both('tall', { of: 'written', words: text, terms });
+  const square = both('tall', { of: 'ring', groups: 4, each: 3, chains: 2 });
+
+  test('makes what its words make, in the terms they are written in', () => {
+    const { rounds } = workRounds([words('12 dc in ring'), words('(dc, ch 2, skip 1) x6', 'uk')], 0);
+    expect(rounds.map(({ tops }) => tops)).toEqual([
+      { unit: [{ of: 'stitch', stitch: 'tall', corner: false }], times: 12 },
+      // What is dc in the UK is sc in the US: a low stitch.
+      {
+        unit: [
+          { of: 'stitch', stitch: 'low', corner: false },
+          { of: 'space', chains: 2, corner: false },
+        ],
+        times: 6,
+      },
+    ]);
+  });
+
+  test('has its corners where those below are worked into', () => {
+    // 3 a side, 2 chains in a corner. One in each stitch and (dc, ch 1, dc) in each corner: 1 + 3 + 1 a side.
+    const { rounds } = workRounds([square, words('(3 dc, (dc, ch 1, dc) in next sp) x4')], 4);
+    expect(rounds[1]?.corners).toBe(4);
+    expect(sidesOf(rounds[1]?.tops ?? { unit: [], times: 0 })).toEqual(
+      Array.from({ length: 4 }, () => ({ stitches: 5, loops: 5 })),
+    );
+    // Three in a corner: its middle one. Chains over a corner: those.
+    for (const [text, stitches] of [
+      ['(3 dc, 3 dc in next sp) x4', 5],
+      ['(3 dc, ch 5, skip 2) x4', 3],
+    ] as const) {
+      const made = workRounds([square, words(text)], 4).rounds[1];
+      expect(made?.corners).toBe(4);
+      expect(sidesOf(made?.tops ?? { unit: [], times: 0 })[0]?.stitches).toBe(stitches);
+    }
+  });
+
+  test.each([
+    ['', 'Say what is worked'],
+    ['   ', 'Say what is worked'],
+    ['dc in each st, turn', 'A round is not turned'],
+    ['change to B, dc across', 'colour of a round is set beside it'],
+    ['as round 1', 'no round is worked again by its number'],
+    ['21 dc', 'needs'],
+    ['5 dc', 'left'],
+    ['zigzag', ''],
+    ['20 dc (21)', 'It makes 20, not 21'],
+    ['3 dc in ring', 'Only the first round'],
+  ])('“%s” is told, not worked', (text, why) => {
+    const { problem } = workRounds([square, words(text)], 4);
+    expect(problem?.round).toBe(2);
+    expect(problem?.problem).toContain(why);
+  });
+
+  test('the first is worked into a ring; rows of half a motif are not written so', () => {
+    expect(workRounds([words('12 dc')], 0).problem?.problem).toMatch(/into a ring/);
+    const half = both('tall', { of: 'ring', groups: 1, each: 8, chains: 0, open: true });
+    expect(workRounds([half, words('dc across')], 0).problem?.problem).toMatch(/to and fro/);
+  });
+});
+
+describe('how a motif reads', () => {
+  const reads = (rounds: readonly MotifRound[], shape: number) =>
+    readsAs(workRounds(rounds, shape).rounds, 'tall');
+  const ready = (id: string) => {
+    const found = READY_MOTIFS.find((one) => one.id === id);
+    return reads(found?.rounds ?? [], CORNERS[found?.kind ?? 'solid']);
+  };
+
+  test('a heart has a top and reads the same mirrored; arms that turn have none and do not', () => {
+    expect(ready('tall-heart')).toEqual({ turns: 1, mirrors: true });
+    expect(ready('mill-race')).toEqual({ turns: 6, mirrors: false });
+    expect(ready('pond-rose')).toEqual({ turns: 4, mirrors: true });
+  });
+
+  test('of the kinds as often as they have sides, a disc however it lies', () => {
+    const kind = (own: MotifDefinition['kind']) =>
+      reads(presetRounds({ kind: own, cornerChains: 2, gapChains: 1 }, 4, 'tall'), CORNERS[own]);
+    expect(kind('cluster')).toEqual({ turns: 4, mirrors: true });
+    expect(kind('hexagon')).toEqual({ turns: 6, mirrors: true });
+    expect(kind('rectangle')).toEqual({ turns: 2, mirrors: true });
+    expect(kind('triangle')).toEqual({ turns: 1, mirrors: true });
+    expect(kind('disc')).toEqual({ turns: undefined, mirrors: true });
+  });
+
+  test('mirrored twice it reads as it did: a round and its mirror image read alike', () => {
+    const parts = fc.array(fc.constantFrom('sc in ring', '2 dc in ring', 'ch 2', 'tr in ring'), {
+      minLength: 1,
+      maxLength: 7,
+    });
+    fc.assert(
+      fc.property(parts, (own) => {
+        const round = (list: readonly string[]): MotifRound[] => [
+          both('tall', { of: 'written', words: ['sc in ring', ...list].join(', '), terms: 'us' }),
+        ];
+        expect(reads(round(own), 0)).toEqual(reads(round([...own].reverse()), 0));
+      }),
+    );
   });
 });
 

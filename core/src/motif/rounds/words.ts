@@ -1,4 +1,4 @@
-import { writeRow } from '../../fabric/index.ts';
+import { inTerms, writeRow } from '../../fabric/index.ts';
 import type { Terms } from '../../stitches/index.ts';
 import { countOf } from './round.ts';
 import type { NumberedRound } from './work-rounds.ts';
@@ -18,3 +18,13 @@ export function motifWords(rounds: readonly NumberedRound[], terms: Terms): stri
     })
     .join('\n');
 }
+
+/** What is worked in one round, in words: what a maker who wants to say it otherwise begins with. */
+export const roundWords = ({ instructions }: NumberedRound, terms: Terms): string =>
+  writeRow(instructions, terms);
+
+const HEAD = 'Round 1: ';
+
+/** Words of a round in the other country's; what cannot be read stays as it is. */
+export const wordsIn = (words: string, from: Terms, to: Terms): string =>
+  inTerms({ rows: `${HEAD}${words}`, terms: from }, to).rows.slice(HEAD.length);

@@ -9,6 +9,7 @@ import {
   type Tops,
   wholeRound,
 } from './round.ts';
+import { writtenRound } from './written-round.ts';
 
 /** A round as it is worked: what to do, and what it leaves. */
 export interface WorkedRound {
@@ -42,6 +43,7 @@ export function workRound(
   shape: number,
 ): WorkedRound | Unworkable {
   const { into } = round;
+  if (into.of === 'written') return writtenRound(round, into, below);
   if (into.of === 'ring' || into.of === 'chain') {
     if (below) return { problem: 'Only the first round is begun in a ring or on a chain.' };
     return into.of === 'ring' ? inRing(round, into, shape) : onChain(round, into);

@@ -119,11 +119,11 @@ export function MotifSection({ plan, store, motif }: StationProps & { readonly m
           onChange={(increases) => set({ increases })}
         />
       )}
-      {motif.kind === 'rectangle' && (
+      {motif.making?.of !== 'rounds' && motif.kind === 'rectangle' && (
         <NumberField
           label="Long sides have more stitches by"
           name="long"
-          value={longOf(motif)}
+          value={longOf(motif, rounds)}
           bounds={boundsOf(motifSchema.shape.long.unwrap())}
           onChange={(long) => set({ long })}
         />

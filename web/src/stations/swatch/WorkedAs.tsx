@@ -1,7 +1,6 @@
 import {
   type BagDocument,
   boundsOf,
-  CORNERS,
   type Motif,
   makingTrouble,
   presetRounds,
@@ -33,11 +32,25 @@ const OWN_SHAPE: Partial<Record<Motif['kind'], Motif['kind']>> = {
   solid: 'solid',
   hexagon: 'hexagon',
   disc: 'disc',
+  'half-disc': 'half-disc',
+  triangle: 'triangle',
+  rectangle: 'rectangle',
 };
 const SHAPE_NAMES: Partial<Record<Motif['kind'], string>> = {
   solid: 'Square',
   hexagon: 'Hexagon',
   disc: 'Disc',
+  'half-disc': 'Half disc',
+  triangle: 'Triangle',
+  rectangle: 'Rectangle',
+};
+
+/** Where loops of one whose making is not known are counted. */
+const LOOPS_ALONG: Partial<Record<Motif['kind'], string>> = {
+  disc: 'Loops round about',
+  'half-disc': 'Loops along its curve',
+  triangle: 'Loops along a short side',
+  rectangle: 'Loops along a short side',
 };
 
 /** How a motif is worked: as one of the kinds, by rounds of one's own, or nobody knows how. */
@@ -66,7 +79,7 @@ export function WorkedAs({ motif, kinds, rounds, document, store }: WorkedAsProp
     return refusal;
   };
   const { making } = motif;
-  const trouble = making && makingTrouble(making, rounds, CORNERS[motif.kind]);
+  const trouble = making && makingTrouble(making, rounds, motif.kind);
   return (
     <>
       <Choice
@@ -95,7 +108,7 @@ export function WorkedAs({ motif, kinds, rounds, document, store }: WorkedAsProp
       )}
       {making?.of === 'given' && (
         <NumberField
-          label={motif.kind === 'disc' ? 'Loops round about' : 'Loops along a side'}
+          label={LOOPS_ALONG[motif.kind] ?? 'Loops along a side'}
           name="loops"
           value={making.loops}
           bounds={boundsOf(roundFields.loops)}

@@ -45,7 +45,7 @@ export function withMotif(doc: BagDocument, kind: Motif['kind']): BagDocument {
 }
 
 /** The document with one more motif that is ready by its rounds. */
-export function withReady(doc: BagDocument, { name, kind, rounds }: ReadyMotif): BagDocument {
+export function withReady(doc: BagDocument, { name, kind, rounds, oneWay = false }: ReadyMotif): BagDocument {
   const next = withMotif(doc, kind);
   return {
     ...next,
@@ -53,7 +53,12 @@ export function withReady(doc: BagDocument, { name, kind, rounds }: ReadyMotif):
       (one, i): Motif =>
         i < doc.motifs.length
           ? one
-          : { ...one, name: freeName(name, doc), making: { of: 'rounds', rounds: rounds.map(keptRound) } },
+          : {
+              ...one,
+              name: freeName(name, doc),
+              oneWay,
+              making: { of: 'rounds', rounds: rounds.map(keptRound) },
+            },
     ),
   };
 }
