@@ -15,7 +15,7 @@ import { shade } from './shade.ts';
 const WIDTH: Record<Stroke['part'], number> = { post: 0.46, chain: 0.26, top: 0.3, ring: 0.34 };
 const PARTS = ['ring', 'post', 'chain', 'top'] as const;
 
-/** Pixels of a picture's side. */
+/** Pixels of a picture's longer side. */
 const SIZE = 256;
 
 function pathOf(strokes: readonly Stroke[]): Path2D {
@@ -60,14 +60,16 @@ export function motifPicture(motif: MotifDefinition, rounds: number, colours: re
     rounds,
     colours,
   ]);
-  return painted(key, { width: SIZE, height: SIZE }, (context) => {
-    // A motif of size 1 worked round the origin, y up: a half one from the middle of its upper side.
-    const { outline } = motifShape(motif, rounds, 1, rounds);
-    const box = extent(outline);
+  // A motif of size 1 worked round the origin, y up: a half one from the middle of its upper side.
+  const { outline } = motifShape(motif, rounds, 1, rounds);
+  const box = extent(outline);
+  const dots = SIZE / Math.max(box.width, box.height);
+  const [width, height] = [Math.round(box.width * dots), Math.round(box.height * dots)];
+  return painted(key, { width, height }, (context) => {
     const half = isHalf(motif.kind);
     const rise = half ? box.height : box.height / 2;
-    const [scaleX, scaleY] = [SIZE / box.width, SIZE / box.height];
-    context.setTransform(scaleX, 0, 0, -scaleY, SIZE / 2, (box.height - rise) * scaleY);
+    const [scaleX, scaleY] = [width / box.width, height / box.height];
+    context.setTransform(scaleX, 0, 0, -scaleY, width / 2, (box.height - rise) * scaleY);
     const strokes = motifStrokes(motif, rounds);
     const unit = 0.5 / (drawnRounds(motif, rounds) + 0.55);
     const colourOf = (round: number) =>

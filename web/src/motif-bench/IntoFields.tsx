@@ -150,7 +150,9 @@ function GapsFields(props: Of<'gaps'>) {
           onChange={(chains) => onChange({ ...into, chains })}
         />
       </Row>
-      <CornerFields {...props} />
+      <Row>
+        <CornerFields {...props} />
+      </Row>
     </>
   );
 }
@@ -159,36 +161,34 @@ function EachFields(props: Of<'each'>) {
   const { into, number, kind, cornered, onChange } = props;
   const own = { number };
   return (
-    <>
-      <Row>
+    <Row>
+      <Count
+        {...own}
+        label="In each stitch"
+        of="many"
+        value={into.many}
+        onChange={(many) => onChange({ ...into, many })}
+      />
+      {!cornered && (
         <Count
           {...own}
-          label="In each stitch"
-          of="many"
-          value={into.many}
-          onChange={(many) => onChange({ ...into, many })}
+          label="More, spread"
+          of="spread"
+          value={into.spread}
+          onChange={(spread) => onChange({ ...into, spread })}
         />
-        {!cornered && (
-          <Count
-            {...own}
-            label="More, spread"
-            of="spread"
-            value={into.spread}
-            onChange={(spread) => onChange({ ...into, spread })}
-          />
-        )}
-        {cornered && isHalf(kind) && (
-          <Count
-            {...own}
-            label="More at either end"
-            of="ends"
-            value={into.ends ?? 0}
-            onChange={(ends) => onChange({ ...into, ends })}
-          />
-        )}
-      </Row>
+      )}
+      {cornered && isHalf(kind) && (
+        <Count
+          {...own}
+          label="More at either end"
+          of="ends"
+          value={into.ends ?? 0}
+          onChange={(ends) => onChange({ ...into, ends })}
+        />
+      )}
       <CornerFields {...props} />
-    </>
+    </Row>
   );
 }
 
@@ -201,7 +201,7 @@ function CornerFields({ into, number, kind, cornered, onChange }: Of<'gaps' | 'e
   const own = { number };
   const { corner } = into;
   return (
-    <Row>
+    <>
       {cornered && (
         <>
           <Count
@@ -231,7 +231,7 @@ function CornerFields({ into, number, kind, cornered, onChange }: Of<'gaps' | 'e
           onChange={(made) => onChange({ ...into, turnedInto: made === 'made' ? shape : undefined })}
         />
       )}
-    </Row>
+    </>
   );
 }
 
@@ -311,6 +311,7 @@ function WrittenFields({ into, terms, onChange }: Of<'written'>) {
         label="Words"
         value={wordsIn(into.words, into.terms, terms)}
         schema={roundWordsSchema}
+        grows
         onChange={(words) => onChange({ of: 'written', words, terms })}
       />
       <p className="text-xs text-soft">

@@ -1,4 +1,4 @@
-import { CORNERS, type MotifKind, type MotifRound, type Terms, type Yarn } from '@fennot/core';
+import { CORNERS, isHalf, type MotifKind, type MotifRound, type Terms, type Yarn } from '@fennot/core';
 import { Trash2 } from 'lucide-react';
 import { Button } from '../ui/Button.tsx';
 import { Choice } from '../ui/Choice.tsx';
@@ -40,9 +40,10 @@ export function RoundCard(props: RoundCardProps) {
   const { onChange, onColour, onRemove } = props;
   const { into } = round;
   const said = into.of === 'written';
+  const name = `${isHalf(kind) ? 'Row' : 'Round'} ${number}`;
   return (
     <li
-      aria-label={`Round ${number}`}
+      aria-label={name}
       className={`rounded-md border bg-card p-2 ${wrong ? 'border-loosestrife' : 'border-line'}`}
     >
       <div className="mb-1.5 flex items-center gap-2 text-sm">
@@ -50,10 +51,10 @@ export function RoundCard(props: RoundCardProps) {
           className="size-3.5 shrink-0 rounded-full border border-line"
           style={{ background: yarn.colour }}
         />
-        <b className="shrink-0">Round {number}</b>
+        <b className="shrink-0">{name}</b>
         <span className={`min-w-0 flex-1 ${wrong ? 'text-loosestrife' : 'text-soft'}`}>{says}</span>
         {onRemove && (
-          <Button small look="bare" aria-label={`Take round ${number} out`} onClick={onRemove}>
+          <Button small look="bare" aria-label={`Take ${name.toLowerCase()} out`} onClick={onRemove}>
             <Trash2 size={13} />
           </Button>
         )}

@@ -58,8 +58,9 @@ export async function choose(
   hands: ReturnType<typeof userEvent.setup>,
   label: string | RegExp,
   option: string | RegExp,
+  within: Pick<typeof screen, 'getByLabelText'> = screen,
 ): Promise<void> {
-  const list = screen.getByLabelText(label);
+  const list = within.getByLabelText(label);
   list.focus();
   await hands.keyboard('{Enter}');
   await hands.click(await screen.findByRole('option', { name: option }));

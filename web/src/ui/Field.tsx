@@ -1,4 +1,4 @@
-import { type KeyboardEvent, type ReactNode, useId, useState } from 'react';
+import { type ChangeEvent, type KeyboardEvent, type ReactNode, useId, useState } from 'react';
 import type { Outcome } from './tell.ts';
 
 export interface FieldFrameProps {
@@ -48,6 +48,8 @@ interface TypedFieldProps<T> {
   readonly suffix?: ReactNode;
   readonly placeholder?: string;
   readonly numeric?: boolean;
+  /** As many lines as it takes; Enter still ends it. */
+  readonly grows?: boolean;
   /** Moves the value by one step, for the arrow keys. */
   readonly step?: (value: T, by: 1 | -1) => T;
 }
@@ -58,6 +60,7 @@ interface TypedFieldProps<T> {
  */
 export function TypedField<T>(props: TypedFieldProps<T>) {
   const { label, value, show, read, onChange, hint, problem, suffix, placeholder, numeric, step } = props;
+  const { grows = false } = props;
   const id = useId();
   /** What is typed and has not taken effect. */
   const [text, setText] = useState<string | undefined>(undefined);
@@ -94,10 +97,10 @@ export function TypedField<T>(props: TypedFieldProps<T>) {
     if (taken) setText(undefined);
     return taken;
   };
-  const onKeyDown = (event: KeyboardEvent<HTMLInputElement>) => {
+  const onKeyDown = (event: KeyboardEvent<HTMLElement>) => {
     if (event.key === 'Enter') {
       // Within a form, Enter sends it, but not with something else than what is typed here.
-      if (!commit()) event.preventDefault();
+      if (!commit() || grows) event.preventDefault();
       return;
     }
     if (event.key === 'Escape' && text !== undefined) {
@@ -115,25 +118,36 @@ export function TypedField<T>(props: TypedFieldProps<T>) {
     put(step(typed?.ok ? typed.value : value, by));
   };
   const wrong = error ?? problem;
+  const field = {
+    id,
+    value: text ?? shown,
+    placeholder,
+    autoComplete: 'off',
+    'aria-invalid': wrong !== undefined,
+    'aria-describedby': wrong !== undefined || hint !== undefined ? `${id}-note` : undefined,
+    onChange: (event: ChangeEvent<HTMLInputElement | HTMLTextAreaElement>) => {
+      setText(event.target.value);
+      setError(undefined);
+    },
+    onBlur: () => commit(),
+    onKeyDown,
+  };
   return (
     <FieldFrame id={id} label={label} hint={hint} problem={wrong}>
       <div className="relative">
-        <input
-          id={id}
-          value={text ?? shown}
-          inputMode={numeric ? 'decimal' : undefined}
-          placeholder={placeholder}
-          autoComplete="off"
-          aria-invalid={wrong !== undefined}
-          aria-describedby={wrong !== undefined || hint !== undefined ? `${id}-note` : undefined}
-          className={`${inputClass(wrong !== undefined)} ${suffix ? 'pr-10' : ''}`}
-          onChange={(event) => {
-            setText(event.target.value);
-            setError(undefined);
-          }}
-          onBlur={() => commit()}
-          onKeyDown={onKeyDown}
-        />
+        {grows ? (
+          <textarea
+            {...field}
+            rows={1}
+            className={`${inputClass(wrong !== undefined)} field-sizing-content block`}
+          />
+        ) : (
+          <input
+            {...field}
+            inputMode={numeric ? 'decimal' : undefined}
+            className={`${inputClass(wrong !== undefined)} ${suffix ? 'pr-10' : ''}`}
+          />
+        )}
         {suffix && (
           <span className="pointer-events-none absolute inset-y-0 right-2 flex items-center text-xs text-soft">
             {suffix}

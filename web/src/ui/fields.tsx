@@ -152,10 +152,11 @@ interface TextFieldProps {
 interface WordsFieldProps extends TextFieldProps {
   /** What it may be; its message is shown where it is not. */
   readonly schema: ZodType<string>;
+  readonly grows?: boolean;
 }
 
 /** A line of words, as its schema allows it. */
-export function WordsField({ label, value, onChange, schema }: WordsFieldProps) {
+export function WordsField({ label, value, onChange, schema, grows = false }: WordsFieldProps) {
   return (
     <TypedField
       label={label}
@@ -168,6 +169,7 @@ export function WordsField({ label, value, onChange, schema }: WordsFieldProps) 
           : { ok: false, error: parsed.error.issues[0]?.message ?? 'This cannot be kept.' };
       }}
       onChange={onChange}
+      grows={grows}
     />
   );
 }

@@ -24,7 +24,7 @@ export function DesignPicture({
       src={motifPicture(motif, rounds, colours)}
       alt=""
       draggable={false}
-      className={`${className} ${isSquare(motif.kind) ? 'rounded-[3px]' : ''}`}
+      className={`${className} object-contain ${isSquare(motif.kind) ? 'rounded-[3px]' : ''}`}
     />
   );
 }

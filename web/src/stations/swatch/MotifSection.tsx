@@ -74,7 +74,7 @@ export function MotifSection({ plan, store, motif }: StationProps & { readonly m
         <img
           src={motifPicture(motif, rounds, (motif.colourways[0]?.rounds ?? []).map(colourOf))}
           alt={`${motif.name} of ${rounds} rounds`}
-          className="size-28 shrink-0"
+          className="size-28 shrink-0 object-contain"
         />
         <p className="text-sm">
           <b>{rounds} rounds</b>
