@@ -85,7 +85,7 @@ test('by the keyboard: picked up, laid, turned and locked; a design is painted o
   await page.keyboard.press('x');
   await expect(page.getByRole('button', { name: 'Undo' })).toBeEnabled();
   await page.keyboard.press('r');
-  await expect(page.getByText(/^Turned by three quarters\./)).toBeVisible();
+  await expect(page.getByText(/^Turned by a quarter with the clock\./)).toBeVisible();
   await page.keyboard.press('l');
   await expect(page.getByRole('button', { name: 'Unlock B2' })).toBeVisible();
   for (let i = 0; i < 3; i++) await page.getByRole('button', { name: 'Undo' }).click();

@@ -1,6 +1,7 @@
 import type { BagGraph } from '../bag/index.ts';
 import type { BagDocument, Cell } from '../document/index.ts';
 import { motifOf } from '../document/look-up.ts';
+import { WAYS_TO_LIE } from '../motif/index.ts';
 
 /** A motif's place on the bag, with what is laid there. */
 export interface LaidCell {
@@ -10,8 +11,9 @@ export interface LaidCell {
   readonly rounds: number;
   /** Colourway of the motif. */
   readonly design: string;
-  /** Quarter turns against the clock, as its maker has turned it. */
+  /** Steps against the clock, as its maker has turned it, of so many that are a whole turn. */
   readonly turn: number;
+  readonly steps: number;
   readonly locked: boolean;
 }
 
@@ -24,7 +26,8 @@ export function cellsOf(document: BagDocument, graph: BagGraph): LaidCell[] {
   const laid = document.arrangement?.cells ?? {};
   return graph.pieces.flatMap(({ id, make, cell }): LaidCell[] => {
     if (make.of !== 'motif') return [];
-    const ways = motifOf(document, make.motif).colourways;
+    const { colourways: ways, kind } = motifOf(document, make.motif);
+    const steps = WAYS_TO_LIE[kind];
     const own: Cell = laid[id] ?? {};
     const n = Math.max(1, ways.length);
     // Cells may be counted from anywhere: the place in the turn is never negative.
@@ -37,7 +40,8 @@ export function cellsOf(document: BagDocument, graph: BagGraph): LaidCell[] {
         motif: make.motif,
         rounds: make.rounds,
         design: design.id,
-        turn: own.turn ?? 0,
+        turn: (own.turn ?? 0) % steps,
+        steps,
         locked: own.locked ?? false,
       },
     ];

@@ -51,6 +51,35 @@ describe('motifs that change places', () => {
     expect(swapped(locked, cellsIn(locked), a, b)).toBe(locked);
   });
 
+  test.each([
+    ['hexagon', 6],
+    ['rectangle', 2],
+    ['disc', 4],
+  ] as const)(
+    'a %s is turned %i times until it lies as it did, and lies another way before',
+    (kind, steps) => {
+      const lone = {
+        family: 'two-faces',
+        face: { of: 'one', motif: kind, rounds: 4 },
+        tuck: 0,
+      } as const;
+      let document = testDocument(lone);
+      const [first] = cellsIn(document);
+      if (!first) throw new Error('a face of one motif has one cell');
+      const seen = new Set<number>();
+      for (let i = 0; i < steps; i++) {
+        const cell = cellIn(document, first.piece);
+        seen.add(cell.turn / cell.steps);
+        document = turned(document, cellsIn(document), cell);
+      }
+      expect(seen.size).toBe(steps);
+      expect(cellIn(document, first.piece).turn).toBe(0);
+      // With the clock: the first step brings it a step short of a whole turn against it.
+      const once = turned(testDocument(lone), cellsIn(testDocument(lone)), first);
+      expect(cellIn(once, first.piece).turn).toBe(steps - 1);
+    },
+  );
+
   test('four quarter turns are none', () => {
     let document = bag(2, 2);
     const before = document;

@@ -22,7 +22,7 @@ function changed(
   { design, turn, locked }: Cell,
   next: { design?: string; turn?: number; locked?: boolean },
 ): Cell {
-  const way = (((next.turn ?? turn ?? 0) % 4) + 4) % 4;
+  const way = next.turn ?? turn ?? 0;
   const named = next.design ?? design;
   return {
     ...(named === undefined ? {} : { design: named }),
@@ -70,15 +70,15 @@ export function painted(
   return withCells(document, cells, next);
 }
 
-/** The document with a motif turned a quarter further, with the clock. */
+/** The document with a motif turned a step further, with the clock: a square by a quarter. */
 export const turned = (
   document: BagDocument,
   cells: readonly LaidCell[],
-  { piece, turn }: LaidCell,
+  { piece, turn, steps }: LaidCell,
 ): BagDocument =>
   withCells(document, cells, {
     ...document.arrangement?.cells,
-    [piece]: changed(cellIn(document, piece), { turn: turn + 3 }),
+    [piece]: changed(cellIn(document, piece), { turn: (turn + steps - 1) % steps }),
   });
 
 /** The document with a motif locked where it lies, or free again. */

@@ -43,8 +43,8 @@ export function askew(
   for (const { piece, face } of seen) faces.set(piece, (faces.get(piece) ?? new Set()).add(face));
   const found = new Map<string, Askew>();
   for (const { piece, face, motion } of seen) {
-    const quarters = (oneWay.get(piece)?.turn ?? 0) + (onHead.has(piece) ? 2 : 0);
-    const angle = (quarters * Math.PI) / 2;
+    const { turn = 0, steps = 1 } = oneWay.get(piece) ?? {};
+    const angle = 2 * Math.PI * (turn / steps + (onHead.has(piece) ? 0.5 : 0));
     // What was up in the piece is turned against the clock: its height on the bag.
     const up = -Math.sin(angle) * motion.u.y + Math.cos(angle) * motion.v.y;
     if (up > UP) continue;

@@ -11,11 +11,11 @@ export const cellSchema = z
   .strictObject({
     /** Colourway of the motif that lies here. Without one it is dealt in turn. */
     design: idSchema.optional(),
-    /** Quarter turns against the clock. */
+    /** Steps against the clock, from one way its shape can lie to the next: a square's are quarters, a hexagon's sixths. */
     turn: z
-      .int('Turns are whole quarters.')
-      .min(1, 'At least a quarter turn.')
-      .max(3, 'At most three quarters.')
+      .int('Turns are whole steps.')
+      .min(1, 'At least one step.')
+      .max(5, 'At most five steps.')
       .optional(),
     /** No suggestion moves it. */
     locked: z.literal(true).optional(),

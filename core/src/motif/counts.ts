@@ -41,6 +41,17 @@ export const OWN_KINDS = [
   'rectangle',
 ] as const satisfies readonly MotifKind[];
 
+/** Ways a motif can lie in its place: turned by a whole turn over this its outline is the same. A circle goes by quarters. */
+export const WAYS_TO_LIE: Record<MotifKind, number> = {
+  cluster: 4,
+  solid: 4,
+  disc: 4,
+  hexagon: 6,
+  rectangle: 2,
+  triangle: 1,
+  'half-disc': 1,
+};
+
 /** What fixes a motif's counts. */
 export interface MotifDefinition {
   readonly kind: MotifKind;

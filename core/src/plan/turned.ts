@@ -1,13 +1,14 @@
 import type { BagGraph } from '../bag/index.ts';
 import type { BagDocument } from '../document/index.ts';
 import { motifOf } from '../document/look-up.ts';
+import { WAYS_TO_LIE } from '../motif/index.ts';
 import type { Plan } from './plan.ts';
 
-const HALF = 2;
-
-/** One-way motifs whose place on the bag shows them on their head unless they are laid upside down. */
+/** One-way motifs whose place on the bag shows them on their head unless they are laid upside down, where their shape can be. */
 export function onHeadPieces(document: Pick<BagDocument, 'motifs'>, graph: BagGraph): ReadonlySet<string> {
-  const oneWay = new Set(document.motifs.filter((motif) => motif.oneWay).map(({ id }) => id));
+  const oneWay = new Set(
+    document.motifs.filter((motif) => motif.oneWay && WAYS_TO_LIE[motif.kind] % 2 === 0).map(({ id }) => id),
+  );
   const onHead = new Set(graph.facets.filter(({ motion }) => motion.v.y < -0.5).map(({ piece }) => piece));
   return new Set(
     graph.pieces
@@ -26,7 +27,7 @@ export function turnedPieces({
   return new Set(
     cells
       .filter(({ motif }) => motifOf(document, motif).oneWay)
-      .filter(({ piece, turn }) => onHead.has(piece) !== (turn === HALF))
+      .filter(({ piece, turn, steps }) => onHead.has(piece) !== (2 * turn === steps))
       .map(({ piece }) => piece),
   );
 }

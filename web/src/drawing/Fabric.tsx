@@ -1,13 +1,4 @@
-import {
-  extent,
-  isSquare,
-  motifOf,
-  onHeadPieces,
-  type Piece,
-  type Plan,
-  pieceIndex,
-  yarnOf,
-} from '@fennot/core';
+import { extent, motifOf, onHeadPieces, type Piece, type Plan, pieceIndex, yarnOf } from '@fennot/core';
 import { memo, useId, useMemo } from 'react';
 import { panelTile } from './cloth-tile.ts';
 import { motifPicture } from './motif-picture.ts';
@@ -19,7 +10,7 @@ export type Cloth =
   | {
       readonly is: 'picture';
       readonly href: string;
-      /** Quarter turns against the clock, of what is as wide as it is high. */
+      /** How far it is turned against the clock about its middle, as a share of a whole turn. */
       readonly turn: number;
     }
   | {
@@ -37,14 +28,14 @@ export function clothOf(plan: Plan): (piece: Piece) => Cloth {
   const { document } = plan;
   const colourOf = (yarn: string) => yarnOf(document, yarn).colour;
   const upsideDown = onHeadPieces(document, plan.graph);
-  const laid = new Map(plan.cells.map((cell) => [cell.piece, cell.turn]));
+  const laid = new Map(plan.cells.map(({ piece, turn, steps }) => [piece, turn / steps]));
   return (piece) => {
     const { make } = piece;
     if (make.of === 'motif') {
       const motif = motifOf(document, make.motif);
       const way = motif.colourways.find(({ id }) => id === plan.designs.get(piece.id));
       const colours = (way?.rounds ?? []).map(colourOf);
-      const turn = isSquare(motif.kind) ? (laid.get(piece.id) ?? 0) + (upsideDown.has(piece.id) ? 2 : 0) : 0;
+      const turn = ((laid.get(piece.id) ?? 0) + (upsideDown.has(piece.id) ? 0.5 : 0)) % 1;
       return { is: 'picture', href: motifPicture(motif, make.rounds, colours), turn };
     }
     const picture = rowsPicture(document, piece);
@@ -80,9 +71,9 @@ export const Fabric = memo(function Fabric({ piece, cloth }: FabricProps) {
         preserveAspectRatio="none"
         // Pictures are drawn y down.
         transform={
-          cloth.turn % 4 === 0
+          cloth.turn === 0
             ? `translate(0 ${height}) scale(1 -1)`
-            : `rotate(${cloth.turn * 90} ${width / 2} ${height / 2}) translate(0 ${height}) scale(1 -1)`
+            : `rotate(${cloth.turn * 360} ${width / 2} ${height / 2}) translate(0 ${height}) scale(1 -1)`
         }
       />
     );

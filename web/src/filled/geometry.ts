@@ -34,7 +34,7 @@ export function dress(plan: Plan, { count, triangles, pieces, straps }: FillStar
     for (let k = 0; k < many; k++) {
       const [x, y] = [on[2 * k] ?? 0, on[2 * k + 1] ?? 0];
       owner[first + k] = id;
-      const { u, v } = worn.is === 'tile' ? placeInRows(worn.place, x, y) : { u: x, v: y };
+      const { u, v } = worn.is === 'tile' ? placeInRows(worn.place, x, y) : unturned(x, y, box, worn.turn);
       uv[2 * (first + k)] = u / size.width;
       uv[2 * (first + k) + 1] = v / size.height;
     }
@@ -84,6 +84,18 @@ export function dress(plan: Plan, { count, triangles, pieces, straps }: FillStar
       return id !== undefined && borders.has(id) ? id : undefined;
     },
   };
+}
+
+/** Where on its picture a place of a piece lies, mm: a picture that lies turned is turned back about its middle. */
+export function unturned(
+  x: number,
+  y: number,
+  { width, height }: { width: number; height: number },
+  turn: number,
+) {
+  const [cos, sin] = [Math.cos(2 * Math.PI * turn), Math.sin(2 * Math.PI * turn)];
+  const [dx, dy] = [x - width / 2, y - height / 2];
+  return { u: width / 2 + dx * cos + dy * sin, v: height / 2 - dx * sin + dy * cos };
 }
 
 /** Puts a frame's places on. */

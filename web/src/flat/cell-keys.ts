@@ -44,7 +44,11 @@ export function cellKey(plan: Plan, store: BagStore, key: string): boolean {
       else chosen(plan, store, cell.piece);
       return true;
     case 'r':
-      tell(change((doc) => turned(doc, plan.cells, cell)));
+      tell(
+        cell.steps === 1
+          ? 'A motif of this shape can lie one way only.'
+          : change((doc) => turned(doc, plan.cells, cell)),
+      );
       return true;
     case 'l':
       tell(change((doc) => lockSet(doc, plan.cells, cell, !cell.locked)));

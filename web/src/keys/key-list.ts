@@ -29,7 +29,7 @@ export const KEY_LIST: ReadonlyArray<{ readonly where: string; readonly keys: re
     where: 'Arrange, on the net',
     keys: [
       { keys: ['x'], does: 'Pick the motif up; on another one: the two change places' },
-      { keys: ['r'], does: 'Turn it a quarter' },
+      { keys: ['r'], does: 'Turn it a step, a square by a quarter' },
       { keys: ['l'], does: 'Lock it where it lies, or free it' },
     ],
   },

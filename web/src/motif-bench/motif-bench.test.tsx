@@ -74,7 +74,9 @@ describe('the Motif bench', () => {
     expect(screen.getByRole('listitem', { name: 'Round 3' }).textContent).toContain(
       'The 26 stitches of the round below do not divide into 4 sides.',
     );
-    expect(screen.getByRole('listitem', { name: 'Round 4' }).textContent).toContain('waits for the one before it');
+    expect(screen.getByRole('listitem', { name: 'Round 4' }).textContent).toContain(
+      'waits for the one before it',
+    );
     expect(screen.getByTestId('motif-facts').textContent).toBe('2 of 5 rounds can be worked so.');
     expect(documentSchema.safeParse(laid.store.getState().document).success).toBe(true);
     await laid.hands.clear(field);

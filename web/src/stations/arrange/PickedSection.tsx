@@ -8,6 +8,22 @@ import { Section } from '../../ui/Section.tsx';
 import type { StationProps } from '../station.ts';
 import { useArranging } from './arranging.ts';
 
+const SHARES: Readonly<Record<string, string>> = {
+  '1/2': 'half a turn',
+  '1/4': 'a quarter',
+  '3/4': 'three quarters',
+  '1/3': 'a third',
+  '2/3': 'two thirds',
+  '1/6': 'a sixth',
+  '5/6': 'five sixths',
+};
+
+/** So many steps of a whole turn, in words. */
+function turnText(many: number, steps: number): string {
+  const by = [3, 2].find((one) => many % one === 0 && steps % one === 0) ?? 1;
+  return SHARES[`${many / by}/${steps / by}`] ?? `${many} of ${steps}`;
+}
+
 /** The motif that is looked at: what lies there, turned and locked by buttons as by keys. */
 export function PickedSection({ plan, store }: StationProps) {
   const { piece } = usePointed();
@@ -37,13 +53,15 @@ export function PickedSection({ plan, store }: StationProps) {
             }
           />
         </div>
-        <Button
-          small
-          aria-label={`Turn ${name} a quarter`}
-          onClick={() => change((doc) => turned(doc, plan.cells, cell))}
-        >
-          <RotateCw size={14} />
-        </Button>
+        {cell.steps > 1 && (
+          <Button
+            small
+            aria-label={`Turn ${name} by ${turnText(1, cell.steps)}`}
+            onClick={() => change((doc) => turned(doc, plan.cells, cell))}
+          >
+            <RotateCw size={14} />
+          </Button>
+        )}
         <Button
           small
           aria-pressed={cell.locked}
@@ -56,7 +74,7 @@ export function PickedSection({ plan, store }: StationProps) {
       <p className="text-xs text-soft">
         {heldName
           ? `${heldName} is picked up: choose the one it changes places with.`
-          : `${cell.turn === 0 ? '' : `Turned by ${['', 'a quarter', 'half', 'three quarters'][cell.turn]}. `}${cell.locked ? 'Locked: no suggestion moves it.' : 'Drag it onto another: the two change places.'}`}
+          : `${cell.turn === 0 ? '' : `Turned by ${turnText(cell.steps - cell.turn, cell.steps)} with the clock. `}${cell.locked ? 'Locked: no suggestion moves it.' : 'Drag it onto another: the two change places.'}`}
       </p>
     </Section>
   );
