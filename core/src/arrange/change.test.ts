@@ -60,7 +60,7 @@ describe('motifs that change places', () => {
     (kind, steps) => {
       const lone = {
         family: 'two-faces',
-        face: { of: 'one', motif: kind, rounds: 4, open: 1 },
+        face: { of: 'one', motif: kind, rounds: 4, open: 20 },
         tuck: 0,
       } as const;
       let document = testDocument(lone);

@@ -1,16 +1,29 @@
 import { type BagDocument, freeId, LIMITS } from '@fennot/core';
-import { Trash2 } from 'lucide-react';
+import { Columns3, Trash2 } from 'lucide-react';
+import { useMemo, useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
 import { Section } from '../../ui/Section.tsx';
+import { tell } from '../../ui/tell.ts';
 import type { StationProps } from '../station.ts';
+import { CompareModal } from './CompareModal.tsx';
 import { SmallBag } from './SmallBag.tsx';
 
 type Kept = NonNullable<NonNullable<BagDocument['arrangement']>['kept']>;
 
+const NONE: Kept = [];
+
+/** The bag with other cells laid. */
+const laid =
+  (cells: Kept[number]['cells']) =>
+  (document: BagDocument): BagDocument => ({
+    ...document,
+    arrangement: { ...document.arrangement, cells },
+  });
+
 /** Up to three arrangements kept beside the one on the table, front and back. */
 export function KeptSection({ plan, store }: StationProps) {
   const { document, cells } = plan;
-  const kept: Kept = document.arrangement?.kept ?? [];
+  const kept: Kept = document.arrangement?.kept ?? NONE;
   const { change } = store.getState();
   const setKept = (doc: BagDocument, next: Kept): BagDocument => ({
     ...doc,
@@ -32,20 +45,23 @@ export function KeptSection({ plan, store }: StationProps) {
     );
     return change((doc) => setKept(doc, [...kept, { id, name, cells: said }]));
   };
+  const [comparing, setComparing] = useState(false);
+  const beside = useMemo(
+    () => kept.map(({ id, name, cells: own }) => ({ id, name, document: laid(own)(document) })),
+    [kept, document],
+  );
+  const take = (id: string) => {
+    const found = kept.find((one) => one.id === id);
+    if (found) tell(change(laid(found.cells)));
+  };
   return (
     <Section title="Kept beside it">
       {kept.map(({ id, name, cells: own }) => (
         <div key={id} className="rounded-sm border border-line p-1.5">
-          <SmallBag
-            document={{ ...document, arrangement: { ...document.arrangement, cells: own } }}
-            label={name}
-          />
+          <SmallBag document={laid(own)(document)} label={name} />
           <div className="flex items-center gap-1.5 pt-1">
             <span className="grow text-sm font-medium">{name}</span>
-            <Button
-              small
-              onClick={() => change((doc) => ({ ...doc, arrangement: { ...doc.arrangement, cells: own } }))}
-            >
+            <Button small onClick={() => take(id)}>
               Put on the table
             </Button>
             <Button
@@ -66,9 +82,23 @@ export function KeptSection({ plan, store }: StationProps) {
           </div>
         </div>
       ))}
-      <Button small className="self-start" disabled={kept.length >= LIMITS.arrangements} onClick={keep}>
-        Keep this one
-      </Button>
+      <div className="flex gap-2">
+        <Button small disabled={kept.length >= LIMITS.arrangements} onClick={keep}>
+          Keep this one
+        </Button>
+        {kept.length > 0 && (
+          <Button small onClick={() => setComparing(true)}>
+            <Columns3 size={13} /> Side by side
+          </Button>
+        )}
+      </div>
+      <CompareModal
+        plan={plan}
+        kept={beside}
+        open={comparing}
+        onClose={() => setComparing(false)}
+        onTake={take}
+      />
       {kept.length === 0 && (
         <p className="text-xs text-soft">Up to three are kept, to be compared front and back.</p>
       )}

@@ -1,0 +1,109 @@
+import { BACK, type BagDocument, contrastOf, FRONT, type Plan, twinsOf, twinsText } from '@fennot/core';
+import { lazy, Suspense, useMemo, useState } from 'react';
+import { MadeUpPicture } from '../../madeup/MadeUpPicture.tsx';
+import { hasWebGl } from '../../madeup/webgl.ts';
+import { planFor } from '../../open-bag/plans.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Modal } from '../../ui/Modal.tsx';
+
+const FilledSideBySide = lazy(() => import('../../filled/FilledSideBySide.tsx'));
+
+/** An arrangement that can be looked at beside others. */
+export interface Compared {
+  readonly id: string;
+  readonly name: string;
+  readonly document: BagDocument;
+}
+
+interface CompareModalProps {
+  readonly plan: Plan;
+  /** Those that are kept. */
+  readonly kept: readonly Compared[];
+  readonly open: boolean;
+  readonly onClose: () => void;
+  readonly onTake: (id: string) => void;
+}
+
+/** What lies on the table and what is kept beside it: front and back, made up and filled, with their figures. */
+export function CompareModal({ plan, kept, open, onClose, onTake }: CompareModalProps) {
+  return (
+    <Modal
+      title="Side by side"
+      about="The arrangement on the table and those kept beside it, from the front, from behind and filled"
+      wide="most"
+      open={open}
+      onClose={onClose}
+    >
+      {open && <Columns plan={plan} kept={kept} onTake={onTake} />}
+    </Modal>
+  );
+}
+
+function Columns({ plan, kept, onTake }: Pick<CompareModalProps, 'plan' | 'kept' | 'onTake'>) {
+  const [filled, setFilled] = useState(false);
+  const plans = useMemo(
+    () =>
+      kept.flatMap(({ id, name, document }): Array<{ id: string; name: string; plan: Plan }> => {
+        const answer = planFor(document);
+        return answer.ok ? [{ id, name, plan: answer.plan }] : [];
+      }),
+    [kept],
+  );
+  const all = [{ id: undefined, name: 'On the table', plan }, ...plans];
+  const columns = { gridTemplateColumns: `repeat(${all.length}, minmax(0, 1fr))` };
+  return (
+    <div className="flex flex-col gap-3">
+      <ul className="grid gap-4" style={columns} aria-label="Arrangements side by side">
+        {all.map(({ id, name, plan: own }) => (
+          <li key={id ?? 'table'} className="flex min-w-0 flex-col gap-2" aria-label={name}>
+            <div className="flex min-h-8 items-center justify-between gap-2">
+              <b className="truncate">{name}</b>
+              {id !== undefined && (
+                <Button small onClick={() => onTake(id)}>
+                  Put on the table
+                </Button>
+              )}
+            </div>
+            {[
+              { view: FRONT, from: 'from the front' },
+              { view: BACK, from: 'from behind' },
+            ].map(({ view, from }) => (
+              <MadeUpPicture
+                key={from}
+                plan={own}
+                view={view}
+                label={`${name}, ${from}`}
+                straps={false}
+                className="h-44 w-full rounded-sm bg-table p-1"
+              />
+            ))}
+            <p className="text-sm">{figuresOf(own)}</p>
+          </li>
+        ))}
+      </ul>
+      {!hasWebGl() ? (
+        <p className="text-sm text-soft">This browser cannot draw in three dimensions (no WebGL).</p>
+      ) : filled ? (
+        <div className="grid h-56 gap-4 [&>*]:min-w-0" style={columns} data-testid="filled-beside">
+          <Suspense fallback={<p className="text-sm text-soft">Fetching the third dimension ...</p>}>
+            <FilledSideBySide plan={plan} dressed={all.map(({ name, plan: own }) => ({ name, plan: own }))} />
+          </Suspense>
+        </div>
+      ) : (
+        <Button small className="self-start" onClick={() => setFilled(true)}>
+          Fill them all
+        </Button>
+      )}
+    </div>
+  );
+}
+
+/** Twins that touch, and how far neighbours differ in lightness. */
+function figuresOf(plan: Plan): string {
+  const task = plan.arranging();
+  const { lightness, least } = contrastOf(task, task.laid);
+  const twins = twinsText(twinsOf(plan).length, undefined);
+  return least
+    ? `${twins} Neighbours differ in lightness by ${Math.round(lightness * 100)} % on average.`
+    : twins;
+}
