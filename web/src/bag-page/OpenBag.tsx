@@ -142,7 +142,7 @@ export function OpenBag({ session, station }: OpenBagProps) {
               <MadeUpView
                 plan={plan}
                 work={shown && { run: shown.step?.run, now: shown.now, done: shown.done }}
-                twins={station === 'arrange' ? twinsOf(plan) : undefined}
+                laying={station === 'arrange' ? { twins: twinsOf(plan), store } : undefined}
               />
             </Boundary>
           </div>

@@ -8,12 +8,13 @@ import {
   type Neighbour,
   type Plan,
   project,
+  type SeenFacet,
   seenFacets,
   strapPath,
   type View,
   yarnOf,
 } from '@fennot/core';
-import { useMemo } from 'react';
+import { type ReactNode, useMemo } from 'react';
 import { usePointed } from '../drawing/pointed.ts';
 import { Facets, points } from './Facets.tsx';
 import { MadeUpThreads, type Work } from './MadeUpThreads.tsx';
@@ -34,6 +35,8 @@ interface MadeUpPictureProps {
   readonly work?: Work | undefined;
   /** Twins that touch, to be shown. */
   readonly twins?: readonly Neighbour[] | undefined;
+  /** What lies over it under the hand, by what is seen. */
+  readonly over?: ((seen: readonly SeenFacet[]) => ReactNode) | undefined;
 }
 
 const SEAM = {
@@ -53,6 +56,7 @@ export function MadeUpPicture({
   live,
   work,
   twins,
+  over,
 }: MadeUpPictureProps) {
   const pointed = usePointed();
   const facets = useMemo(() => drawnFacets(plan.graph), [plan]);
@@ -132,6 +136,7 @@ export function MadeUpPicture({
           ))}
         <path d={pathOf(lit)} stroke={litColour} strokeWidth={5} {...SEAM} />
       </g>
+      {over?.(seen)}
     </svg>
   );
 }

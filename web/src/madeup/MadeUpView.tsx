@@ -14,7 +14,9 @@ import {
 import { lazy, type PointerEvent, Suspense, useEffect, useState } from 'react';
 import { useSettings } from '../api/queries.ts';
 import { usePointed } from '../drawing/pointed.ts';
+import type { BagStore } from '../open-bag/store.ts';
 import { Switcher } from '../ui/Switcher.tsx';
+import { MadeUpCells } from './MadeUpCells.tsx';
 import { MadeUpPicture } from './MadeUpPicture.tsx';
 import type { Work } from './MadeUpThreads.tsx';
 import { OnFigure } from './OnFigure.tsx';
@@ -38,12 +40,16 @@ interface MadeUpViewProps {
   readonly plan: Plan;
   /** The joining as far as it is played. */
   readonly work?: Work | undefined;
-  /** Twins that touch, to be shown. */
-  readonly twins?: readonly Neighbour[] | undefined;
+  /** Where motifs are laid: twins that touch, to be shown, and the bag they are laid in. */
+  readonly laying?: { readonly twins: readonly Neighbour[]; readonly store: BagStore } | undefined;
 }
 
+/** Whether what is pressed is a motif that can be laid elsewhere: then the bag is not turned. */
+const onMotif = ({ target }: PointerEvent) =>
+  target instanceof SVGElement && target.dataset.cellId !== undefined;
+
 /** The made-up bag beside the net: from the front, the back, a corner, or dragged round by hand. */
-export function MadeUpView({ plan, work, twins }: MadeUpViewProps) {
+export function MadeUpView({ plan, work, laying }: MadeUpViewProps) {
   const { system, hand } = useSettings();
   useReadyFilled(plan, hand);
   const pointed = usePointed();
@@ -58,7 +64,7 @@ export function MadeUpView({ plan, work, twins }: MadeUpViewProps) {
   const current = named ?? (view ? undefined : deep ? 'corner' : 'front');
 
   const drag = (event: PointerEvent<HTMLDivElement>) => {
-    if (event.buttons !== 1) return;
+    if (event.buttons !== 1 || onMotif(event)) return;
     setNamed(undefined);
     setView({
       turn: shown.turn - event.movementX * 0.01,
@@ -113,7 +119,9 @@ export function MadeUpView({ plan, work, twins }: MadeUpViewProps) {
         <>
           <div
             className="min-h-0 grow cursor-grab touch-none active:cursor-grabbing"
-            onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
+            onPointerDown={(event) => {
+              if (!onMotif(event)) event.currentTarget.setPointerCapture(event.pointerId);
+            }}
             onPointerMove={drag}
           >
             <MadeUpPicture
@@ -122,16 +130,20 @@ export function MadeUpView({ plan, work, twins }: MadeUpViewProps) {
               label={label}
               live
               work={work}
-              twins={twins}
+              twins={laying?.twins}
+              over={laying && ((seen) => <MadeUpCells plan={plan} store={laying.store} seen={seen} />)}
               // What is laid must be seen as large as can be.
-              straps={twins === undefined}
+              straps={laying === undefined}
               className="size-full p-2"
             />
           </div>
           <p className="px-3 pb-2 text-xs text-soft">
             {filled
               ? 'This browser cannot draw in three dimensions (no WebGL), so the pressed bag is shown.'
-              : (placeOf(plan, pointed.piece) ?? 'Pressed flat at its seams. Drag to turn it.')}
+              : (placeOf(plan, pointed.piece) ??
+                (laying
+                  ? 'Drag a motif onto another; drag beside the bag to turn it.'
+                  : 'Pressed flat at its seams. Drag to turn it.'))}
           </p>
         </>
       )}

@@ -1,4 +1,4 @@
-import { BACK, type BagDocument, contrastOf, FRONT, type Plan, twinsOf, twinsText } from '@fennot/core';
+import { BACK, type BagDocument, contrastOf, FRONT, judged, type Plan, scoreText } from '@fennot/core';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { MadeUpPicture } from '../../madeup/MadeUpPicture.tsx';
 import { hasWebGl } from '../../madeup/webgl.ts';
@@ -98,12 +98,11 @@ function Columns({ plan, kept, onTake }: Pick<CompareModalProps, 'plan' | 'kept'
   );
 }
 
-/** Twins that touch, and how far neighbours differ in lightness. */
+/** Its scores in words, and how far neighbours differ in lightness on average, of black to white. */
 function figuresOf(plan: Plan): string {
   const task = plan.arranging();
   const { lightness, least } = contrastOf(task, task.laid);
-  const twins = twinsText(twinsOf(plan).length, undefined);
-  return least
-    ? `${twins} Neighbours differ in lightness by ${Math.round(lightness * 100)} % on average.`
-    : twins;
+  const outers = new Set(task.designs.map(({ outer }) => outer)).size > 1;
+  const said = scoreText(judged(task, task.laid), outers);
+  return least ? `${said}; neighbours differ in lightness by ${Math.round(lightness * 100)} %` : said;
 }
