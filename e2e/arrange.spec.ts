@@ -235,3 +235,97 @@ test('by touch a motif is pulled onto another, and a pull that the page takes aw
   await cell(page, 'A6').click();
   await expect(designOf(page)).toHaveText('Kingfisher heart 2');
 });
+
+test('on the made-up bag motifs change places, too; beside it the bag is turned, and nothing is laid', async ({
+  page,
+  open,
+}) => {
+  await open('Nine-bell tote', 'Arrange');
+  const made = page.getByRole('region', { name: 'Made up' });
+  const spot = async (piece: string) => {
+    const box = await made.locator(`polygon[data-cell-id="${piece}"]`).boundingBox();
+    if (!box) throw new Error(`${piece} is not seen`);
+    return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+  };
+  const pullTo = async (to: { x: number; y: number }) => {
+    const from = await spot('body/0/0');
+    await page.mouse.move(from.x, from.y);
+    await page.mouse.down();
+    await page.mouse.move((from.x + to.x) / 2, (from.y + to.y) / 2, { steps: 3 });
+    await page.mouse.move(to.x, to.y, { steps: 3 });
+  };
+  // Given up in the middle, nothing has happened.
+  await pullTo(await spot('body/1/1'));
+  await page.keyboard.press('Escape');
+  await page.mouse.up();
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
+  await pullTo(await spot('body/1/1'));
+  await page.mouse.up();
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeEnabled();
+  await cell(page, 'B2').click();
+  await expect(designOf(page)).toHaveText('Marigold heart 1');
+  await expect(made.getByRole('radio', { name: 'Front' })).toBeChecked();
+  // From the made-up bag onto the net: one and the same motifs.
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await pullTo(await middle(page, 'A4'));
+  await page.mouse.up();
+  await cell(page, 'A4').click();
+  await expect(designOf(page)).toHaveText('Marigold heart 1');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
+  // Beside the bag the hand turns it.
+  const bag = await made.getByRole('img').boundingBox();
+  if (!bag) throw new Error('no made-up bag');
+  await page.mouse.move(bag.x + 8, bag.y + bag.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(bag.x + 120, bag.y + bag.height / 2, { steps: 4 });
+  await page.mouse.up();
+  await expect(made.getByRole('radio', { name: 'Turned' })).toBeChecked();
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
+});
+
+test('what is kept stands beside the table, front, back and filled, and is taken from there', async ({
+  page,
+  open,
+}) => {
+  await open('Nine-bell tote', 'Arrange');
+  await page.getByRole('button', { name: 'Keep this one' }).click();
+  await page.getByRole('button', { name: 'Suggest arrangements' }).click();
+  const list = page.getByRole('list', { name: 'Suggested arrangements' });
+  await list.getByRole('button').first().click();
+  await expect(twins(page)).toHaveText('No twins touch: fewer cannot be.');
+  await page.getByRole('button', { name: 'Side by side' }).click();
+  const beside = page.getByRole('dialog');
+  await expect(beside.getByRole('listitem', { name: 'On the table' })).toContainText('no twins touch');
+  await expect(beside.getByRole('listitem', { name: 'First' })).toContainText('3 pairs of twins touch');
+  for (const name of ['On the table', 'First'])
+    for (const from of ['from the front', 'from behind'])
+      await expect(beside.getByRole('img', { name: `${name}, ${from}` })).toBeVisible();
+  await beside.getByRole('button', { name: 'Fill them all' }).click();
+  for (const name of ['On the table', 'First'])
+    await expect(beside.getByRole('img', { name: `${name}, filled` })).toBeVisible({ timeout: 30_000 });
+  await beside.getByRole('button', { name: 'Put on the table' }).click();
+  await expect(beside.getByRole('listitem', { name: 'On the table' })).toContainText(
+    '3 pairs of twins touch',
+  );
+  await page.keyboard.press('Escape');
+  await expect(twins(page)).toContainText('3 pairs of twins touch');
+  await saved(page);
+});
+
+test('tinted from a palette the yarns take other hues and names, and one step brings them back', async ({
+  page,
+  open,
+}) => {
+  await open('Nine-bell tote', 'Arrange');
+  await page.getByRole('button', { name: 'Tint from a palette' }).click();
+  await page.getByLabel('Colour the palettes are made of').fill('#2040c0');
+  const palettes = page.getByRole('list', { name: 'Palettes' });
+  await palettes.getByRole('button', { name: 'One colour, light to dark' }).click();
+  const yarn = page.getByTestId('motif-yarn');
+  await expect(yarn).toContainText('Blue');
+  await expect(yarn).not.toContainText('Marigold');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(yarn).toContainText('Marigold');
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
+});

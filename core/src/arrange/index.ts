@@ -16,5 +16,6 @@ export * from './seen-together.ts';
 export * from './sight.ts';
 export * from './suggest.ts';
 export * from './task.ts';
+export * from './tints.ts';
 export * from './upright.ts';
 export * from './words.ts';

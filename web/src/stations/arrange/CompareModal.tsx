@@ -39,6 +39,11 @@ export function CompareModal({ plan, kept, open, onClose, onTake }: CompareModal
   );
 }
 
+const SIDES = [
+  { view: FRONT, from: 'from the front' },
+  { view: BACK, from: 'from behind' },
+];
+
 function Columns({ plan, kept, onTake }: Pick<CompareModalProps, 'plan' | 'kept' | 'onTake'>) {
   const [filled, setFilled] = useState(false);
   const plans = useMemo(
@@ -64,19 +69,18 @@ function Columns({ plan, kept, onTake }: Pick<CompareModalProps, 'plan' | 'kept'
                 </Button>
               )}
             </div>
-            {[
-              { view: FRONT, from: 'from the front' },
-              { view: BACK, from: 'from behind' },
-            ].map(({ view, from }) => (
-              <MadeUpPicture
-                key={from}
-                plan={own}
-                view={view}
-                label={`${name}, ${from}`}
-                straps={false}
-                className="h-44 w-full rounded-sm bg-table p-1"
-              />
-            ))}
+            <div className="grid grid-cols-2 gap-1">
+              {SIDES.map(({ view, from }) => (
+                <MadeUpPicture
+                  key={from}
+                  plan={own}
+                  view={view}
+                  label={`${name}, ${from}`}
+                  straps={false}
+                  className="h-44 w-full rounded-sm bg-table p-1"
+                />
+              ))}
+            </div>
             <p className="text-sm">{figuresOf(own)}</p>
           </li>
         ))}
@@ -84,7 +88,7 @@ function Columns({ plan, kept, onTake }: Pick<CompareModalProps, 'plan' | 'kept'
       {!hasWebGl() ? (
         <p className="text-sm text-soft">This browser cannot draw in three dimensions (no WebGL).</p>
       ) : filled ? (
-        <div className="grid h-56 gap-4 [&>*]:min-w-0" style={columns} data-testid="filled-beside">
+        <div className="grid h-64 gap-4 [&>*]:min-w-0" style={columns} data-testid="filled-beside">
           <Suspense fallback={<p className="text-sm text-soft">Fetching the third dimension ...</p>}>
             <FilledSideBySide plan={plan} dressed={all.map(({ name, plan: own }) => ({ name, plan: own }))} />
           </Suspense>

@@ -21,6 +21,7 @@ import { Section } from '../../ui/Section.tsx';
 import { Switcher } from '../../ui/Switcher.tsx';
 import type { StationProps } from '../station.ts';
 import { EYE_WORDS, EYES, useEye } from './eye.ts';
+import { TintFields } from './TintFields.tsx';
 
 const share = (value: number) => `${Math.round(value * 100)} %`;
 
@@ -53,6 +54,7 @@ export function LooksSection({ plan, store }: StationProps) {
         </Button>
       )}
       <Exchange plan={plan} store={store} />
+      <TintFields plan={plan} store={store} />
     </Section>
   );
 }
