@@ -8,7 +8,7 @@ export const INTO_NAMES: Record<Way, string> = {
   chain: 'round a chain',
   gaps: 'into each space',
   each: 'in each stitch',
-  arches: 'in arches of chains',
+  arches: 'in arches',
   petals: 'as petals on top',
   written: 'in words of your own',
 };
