@@ -50,143 +50,89 @@ export function IntoFields(props: IntoFieldsProps) {
   }
 }
 
-interface CountProps {
-  readonly label: string;
-  readonly of: keyof typeof roundFields;
+/** Names of the counts of a way. */
+type CountOf<I> = { [K in keyof I]-?: I[K] extends number | undefined ? K : never }[keyof I];
+
+interface CountsProps<I extends RoundInto> {
+  readonly into: I;
   readonly number: number;
-  readonly value: number;
-  readonly onChange: (value: number) => Outcome;
+  /** Which counts are shown: each by its name, what it is called, and which bounds it has. */
+  readonly shown: ReadonlyArray<readonly [key: CountOf<I>, label: string, bounds: keyof typeof roundFields]>;
+  readonly onChange: (into: I) => Outcome;
 }
 
-/** One count of a round. */
-const Count = ({ label, of, number, value, onChange }: CountProps) => (
-  <NumberField
-    label={label}
-    name={`${label.toLowerCase()} of round ${number}`}
-    value={value}
-    bounds={boundsOf(roundFields[of])}
-    onChange={onChange}
-  />
+/** Counts of a way, each a field. */
+function Counts<I extends RoundInto>({ into, number, shown, onChange }: CountsProps<I>) {
+  return shown.map(([key, label, bounds]) => {
+    const value = into[key];
+    return (
+      <NumberField
+        key={label}
+        label={label}
+        name={`${label.toLowerCase()} of round ${number}`}
+        value={typeof value === 'number' ? value : 0}
+        bounds={boundsOf(roundFields[bounds])}
+        onChange={(next) => onChange({ ...into, [key]: next })}
+      />
+    );
+  });
+}
+
+const RingFields = (props: Of<'ring'>) => (
+  <Row>
+    <Counts
+      {...props}
+      shown={[
+        ['groups', 'Groups', 'groups'],
+        ['each', 'Stitches in each', 'each'],
+        ['chains', 'Chains between', 'between'],
+      ]}
+    />
+  </Row>
 );
 
-function RingFields({ into, number, onChange }: Of<'ring'>) {
-  const { groups, each, chains } = into;
-  const own = { number };
-  return (
+const ChainFields = (props: Of<'chain'>) => (
+  <Row>
+    <Counts
+      {...props}
+      shown={[
+        ['each', 'A short side', 'each'],
+        ['long', 'A long one, more', 'long'],
+        ['chains', 'Corner chains', 'between'],
+      ]}
+    />
+  </Row>
+);
+
+const GapsFields = (props: Of<'gaps'>) => (
+  <>
     <Row>
-      <Count
-        {...own}
-        label="Groups"
-        of="groups"
-        value={groups}
-        onChange={(groups) => onChange({ ...into, groups })}
-      />
-      <Count
-        {...own}
-        label="Stitches in each"
-        of="each"
-        value={each}
-        onChange={(each) => onChange({ ...into, each })}
-      />
-      <Count
-        {...own}
-        label="Chains between"
-        of="between"
-        value={chains}
-        onChange={(chains) => onChange({ ...into, chains })}
+      <Counts
+        {...props}
+        shown={[
+          ['each', 'In each space', 'each'],
+          ['chains', 'Chains between', 'between'],
+        ]}
       />
     </Row>
-  );
-}
-
-function ChainFields({ into, number, onChange }: Of<'chain'>) {
-  const { each, long, chains } = into;
-  const own = { number };
-  return (
     <Row>
-      <Count
-        {...own}
-        label="A short side"
-        of="each"
-        value={each}
-        onChange={(each) => onChange({ ...into, each })}
-      />
-      <Count
-        {...own}
-        label="A long one, more"
-        of="long"
-        value={long}
-        onChange={(long) => onChange({ ...into, long })}
-      />
-      <Count
-        {...own}
-        label="Corner chains"
-        of="between"
-        value={chains}
-        onChange={(chains) => onChange({ ...into, chains })}
-      />
+      <CornerFields {...props} />
     </Row>
-  );
-}
-
-function GapsFields(props: Of<'gaps'>) {
-  const { into, number, onChange } = props;
-  const own = { number };
-  return (
-    <>
-      <Row>
-        <Count
-          {...own}
-          label="In each space"
-          of="each"
-          value={into.each}
-          onChange={(each) => onChange({ ...into, each })}
-        />
-        <Count
-          {...own}
-          label="Chains between"
-          of="between"
-          value={into.chains}
-          onChange={(chains) => onChange({ ...into, chains })}
-        />
-      </Row>
-      <Row>
-        <CornerFields {...props} />
-      </Row>
-    </>
-  );
-}
+  </>
+);
 
 function EachFields(props: Of<'each'>) {
-  const { into, number, kind, cornered, onChange } = props;
-  const own = { number };
+  const { kind, cornered } = props;
   return (
     <Row>
-      <Count
-        {...own}
-        label="In each stitch"
-        of="many"
-        value={into.many}
-        onChange={(many) => onChange({ ...into, many })}
+      <Counts
+        {...props}
+        shown={[
+          ['many', 'In each stitch', 'many'],
+          ...(cornered ? [] : [['spread', 'More, spread', 'spread'] as const]),
+          ...(cornered && isHalf(kind) ? [['ends', 'More at either end', 'ends'] as const] : []),
+        ]}
       />
-      {!cornered && (
-        <Count
-          {...own}
-          label="More, spread"
-          of="spread"
-          value={into.spread}
-          onChange={(spread) => onChange({ ...into, spread })}
-        />
-      )}
-      {cornered && isHalf(kind) && (
-        <Count
-          {...own}
-          label="More at either end"
-          of="ends"
-          value={into.ends ?? 0}
-          onChange={(ends) => onChange({ ...into, ends })}
-        />
-      )}
       <CornerFields {...props} />
     </Row>
   );
@@ -198,28 +144,20 @@ const turnable = (kind: MotifKind) => kind === 'solid' || kind === 'hexagon';
 function CornerFields({ into, number, kind, cornered, onChange }: Of<'gaps' | 'each'>) {
   const shape = CORNERS[kind];
   if (shape === 0) return null;
-  const own = { number };
   const { corner } = into;
+  const field = (key: keyof typeof corner, label: string, bounds: 'corner' | 'cornerChains') => (
+    <NumberField
+      label={label}
+      name={`${label.toLowerCase()} of round ${number}`}
+      value={corner[key]}
+      bounds={boundsOf(roundFields[bounds])}
+      onChange={(next) => onChange({ ...into, corner: { ...corner, [key]: next } })}
+    />
+  );
   return (
     <>
-      {cornered && (
-        <>
-          <Count
-            {...own}
-            label="Corner stitches"
-            of="corner"
-            value={corner.each}
-            onChange={(each) => onChange({ ...into, corner: { ...corner, each } })}
-          />
-          <Count
-            {...own}
-            label="Corner chains"
-            of="cornerChains"
-            value={corner.chains}
-            onChange={(chains) => onChange({ ...into, corner: { ...corner, chains } })}
-          />
-        </>
-      )}
+      {cornered && field('each', 'Corner stitches', 'corner')}
+      {cornered && field('chains', 'Corner chains', 'cornerChains')}
       {turnable(kind) && (
         <Choice
           label="Corners"
@@ -235,29 +173,20 @@ function CornerFields({ into, number, kind, cornered, onChange }: Of<'gaps' | 'e
   );
 }
 
-function ArchesFields({ into, number, onChange }: Of<'arches'>) {
-  const own = { number };
-  return (
-    <Row>
-      <Count
-        {...own}
-        label="Chains of an arch"
-        of="arch"
-        value={into.chains}
-        onChange={(chains) => onChange({ ...into, chains })}
-      />
-      <Count
-        {...own}
-        label="One over so many"
-        of="over"
-        value={into.over}
-        onChange={(over) => onChange({ ...into, over })}
-      />
-    </Row>
-  );
-}
+const ArchesFields = (props: Of<'arches'>) => (
+  <Row>
+    <Counts
+      {...props}
+      shown={[
+        ['chains', 'Chains of an arch', 'arch'],
+        ['over', 'One over so many', 'over'],
+      ]}
+    />
+  </Row>
+);
 
-function PetalFields({ into, number, terms, onChange }: Of<'petals'>) {
+function PetalFields(props: Of<'petals'>) {
+  const { into, number, terms, onChange } = props;
   return (
     <>
       <Row>
@@ -270,15 +199,7 @@ function PetalFields({ into, number, terms, onChange }: Of<'petals'>) {
           ]}
           onChange={(place) => onChange({ ...into, in: place })}
         />
-        {into.in === 'stitches' && (
-          <Count
-            number={number}
-            label="One over so many"
-            of="over"
-            value={into.over}
-            onChange={(over) => onChange({ ...into, over })}
-          />
-        )}
+        {into.in === 'stitches' && <Counts {...props} shown={[['over', 'One over so many', 'over']]} />}
         <NumberField
           label="Stitches of a petal"
           name={`stitches of a petal of round ${number}`}
