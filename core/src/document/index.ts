@@ -1,3 +1,4 @@
+export * from './allowances-schema.ts';
 export * from './arrangement-schema.ts';
 export * from './fabric-schema.ts';
 export * from './features-schema.ts';

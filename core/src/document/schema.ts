@@ -4,6 +4,7 @@ import { idSchema, LIMITS, textSchema } from '../fields/index.ts';
 import { isSquare, MOTIF_KINDS } from '../motif/index.ts';
 import { JOIN_METHODS, SCHOOLS } from '../runs/index.ts';
 import { STITCHES, TURNINGS } from '../stitches/index.ts';
+import { allowancesSchema } from './allowances-schema.ts';
 import { arrangementSchema } from './arrangement-schema.ts';
 import { fabricSchema } from './fabric-schema.ts';
 import { featuresSchema } from './features-schema.ts';
@@ -72,6 +73,12 @@ const briefSchema = z.strictObject({
     .optional(),
 });
 
+/** A ball of yarn: how heavy, and how long. */
+export const ballSchema = z.strictObject({
+  grams: z.number('A weight is a number of grams.').min(1, 'At least 1 g.').max(5000, 'At most 5 kg.'),
+  metres: z.number('A length is a number of metres.').min(1, 'At least 1 m.').max(20_000, 'At most 20 km.'),
+});
+
 const yarnSchema = z.strictObject({
   id,
   name,
@@ -79,6 +86,8 @@ const yarnSchema = z.strictObject({
   colour: z.string().regex(/^#[0-9a-f]{6}$/i, 'A colour is written as # and six hex digits.'),
   weight: z.int('A weight class is a whole number.').min(0).max(7, 'Weight classes run from 0 to 7.'),
   fibre: textSchema('A fibre', LIMITS.name),
+  /** A ball as it is sold. */
+  ball: ballSchema.optional(),
 });
 export type Yarn = z.infer<typeof yarnSchema>;
 
@@ -253,6 +262,7 @@ const shape = z.strictObject({
     .max(LIMITS.fabrics, `A bag has at most ${LIMITS.fabrics} fabrics of its own.`)
     .optional(),
   stripes: panelStripesSchema.optional(),
+  allowances: allowancesSchema.optional(),
   arrangement: arrangementSchema.optional(),
   construction: constructionSchema,
   features: featuresSchema.optional(),

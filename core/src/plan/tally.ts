@@ -1,10 +1,11 @@
 import type { BagGraph } from '../bag/index.ts';
 import type { BagDocument } from '../document/index.ts';
 import { motifOf } from '../document/look-up.ts';
+import { groupBy } from '../geometry/index.ts';
 import { isSquare } from '../motif/index.ts';
-import type { JoinPlan } from '../runs/index.ts';
+import { type JoinPlan, joinMethod } from '../runs/index.ts';
 import { panelColours } from '../stripes/index.ts';
-import { type Effort, type Extras, effortOf } from '../yarn/index.ts';
+import { begunIn, type Effort, type Extras, effortOf } from '../yarn/index.ts';
 
 /** What there is to make and to hide. */
 export interface Tally {
@@ -46,25 +47,38 @@ export function tallyOf(
     const way = motif.colourways.find((colourway) => colourway.id === designs.get(id));
     pieceEnds += motifEnds(way?.rounds ?? [], make.rounds);
   }
-  const joinYarn = [...joins.runs, ...joins.corners].reduce((sum, { yarn }) => sum + yarn, 0);
+  const joined = joinUses(document, joins);
+  const joinYarn = joined.reduce((sum, { length }) => sum + length, 0);
   const motifWord = squares === motifs ? 'square' : 'motif';
   const ends = pieceEnds + joins.ends;
-  const effort = effortOf(document, graph, designs, extras, { ends, yarn: joinYarn, insertions });
+  const effort = effortOf(document, graph, designs, extras, { ends, insertions, uses: joined });
   return { motifs, motifWord, panels, pieceEnds, joinEnds: joins.ends, joinYarn, effort };
+}
+
+/** Yarn of the joins with its tails, by how they are worked. */
+function joinUses(document: BagDocument, { runs, corners }: JoinPlan) {
+  const alike = groupBy(runs, ({ how }) => `${joinMethod(how.method).tool} ${how.yarn}`);
+  const sum = (all: ReadonlyArray<{ readonly yarn: number }>) => all.reduce((mm, { yarn }) => mm + yarn, 0);
+  return [
+    ...[...alike.values()].flatMap((own) => {
+      const how = own[0]?.how;
+      return how
+        ? [{ what: `Joins with the ${joinMethod(how.method).tool}`, yarn: how.yarn, length: sum(own) }]
+        : [];
+    }),
+    ...(corners.length > 0
+      ? [{ what: 'Corners sewn across', yarn: document.joins.yarn, length: sum(corners) }]
+      : []),
+  ];
 }
 
 /** Ends of a motif of so many rounds, in the yarns of its rounds: two of every length it is worked with. */
 export const motifEnds = (yarns: readonly string[], rounds: number): number =>
-  2 * coloursBegun(yarns, rounds);
-
-/** How often a yarn is joined on: at the first round and at each round of another colour. */
-function coloursBegun(yarns: readonly string[], rounds: number): number {
-  let begun = 1;
-  for (let round = 1; round < Math.min(rounds, yarns.length); round++) {
-    if (yarns[round] !== yarns[round - 1]) begun++;
-  }
-  return begun;
-}
+  2 *
+  Math.max(
+    1,
+    [...begunIn(yarns.slice(0, rounds)).values()].reduce((sum, many) => sum + many, 0),
+  );
 
 /** The pieces in words: `13 squares, 1 panel`, or `13 squares of 4 rounds, 1 panel`. */
 export const piecesText = ({ motifs, motifWord, panels }: Tally, rounds?: number): string =>

@@ -100,7 +100,8 @@ export function readouts(plan: Plan, reading: Reading) {
       make,
       edges: edges.map(({ kind, length, loops }) => ({ kind, mm: round(length), loops })),
     })),
-    counts: tally,
+    // Every use stands under its yarn.
+    counts: { ...tally, effort: { ...tally.effort, uses: undefined } },
     arrangement: arrangedReadout(plan),
     stripes: plan.stripes(),
     strips: plan.marked.map((edge) => ({

@@ -13,6 +13,8 @@ export interface TakenUp {
 export interface Carrying {
   /** Yarn ends to hide, those of its first and last row among them. */
   readonly ends: number;
+  /** The same by yarn. */
+  readonly endsOf: ReadonlyArray<{ readonly yarn: string; readonly ends: number }>;
   /** What is carried up the side, in the order of rows, and at which side. */
   readonly carried: ReadonlyArray<TakenUp & { readonly side: 'begin' | 'end' }>;
   /** What cannot be carried: it hangs at the other side from where its next stripe begins. */
@@ -30,24 +32,27 @@ export function carrying(runs: readonly ColourRun[], carried: boolean, round = f
   const hangs = new Map<string, number>();
   const up: Array<TakenUp & { side: 'begin' | 'end' }> = [];
   const across: TakenUp[] = [];
-  let ends = 0;
+  const left = new Map<string, number>();
+  const leaves = (yarn: string, many: number) => left.set(yarn, (left.get(yarn) ?? 0) + many);
   /** At which side of its rows a row begins. */
   const beginsAt = (row: number) => (round || row % 2 === 1 ? 'begin' : 'end');
   for (const { yarn, first, last } of runs) {
-    const left = hangs.get(yarn);
-    const taken = { yarn, row: first, beside: left === undefined ? 0 : first - left - 1 };
-    const reaches = left !== undefined && beginsAt(left + 1) === beginsAt(first);
-    if (left !== undefined && carried && reaches) {
+    const hung = hangs.get(yarn);
+    const taken = { yarn, row: first, beside: hung === undefined ? 0 : first - hung - 1 };
+    const reaches = hung !== undefined && beginsAt(hung + 1) === beginsAt(first);
+    if (hung !== undefined && carried && reaches) {
       up.push({ ...taken, side: beginsAt(first) });
       // It has not been cut: neither of these ends is there.
-      ends -= 1;
+      leaves(yarn, -1);
     } else {
-      if (left !== undefined && carried) across.push(taken);
-      ends += 1;
+      if (hung !== undefined && carried) across.push(taken);
+      leaves(yarn, 1);
     }
     // Each stripe ends in an end, until it is taken up again.
-    ends += 1;
+    leaves(yarn, 1);
     hangs.set(yarn, last);
   }
-  return { ends, carried: up, across };
+  const endsOf = [...left].map(([yarn, ends]) => ({ yarn, ends }));
+  const ends = endsOf.reduce((sum, one) => sum + one.ends, 0);
+  return { ends, endsOf, carried: up, across };
 }

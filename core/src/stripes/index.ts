@@ -10,6 +10,7 @@ export {
   rowColours,
   strangeLetters,
   stripesOf,
+  writtenColours,
   yarnOfLetter,
 } from './row-colours.ts';
 export { type StripesPlan, stripesPlan } from './stripes-plan.ts';

@@ -1,5 +1,12 @@
 import type { Piece } from '../bag/index.ts';
-import { type BagDocument, panelOf, type Stripes, swatchOf } from '../document/index.ts';
+import {
+  type BagDocument,
+  type Panel,
+  panelOf,
+  type Stripes,
+  type Swatch,
+  swatchOf,
+} from '../document/index.ts';
 import { type CountedProgram, countedPanel } from '../fabric/index.ts';
 
 /** What row of a panel is worked in which yarn; rows are counted from 1. */
@@ -42,16 +49,26 @@ export function strangeLetters(
   return [...named].filter((letter) => letter !== 'A' && otherYarn(yarns, own, letter) === undefined).sort();
 }
 
+/** The yarn of each row where the rows themselves say so; nothing where they name no colour. */
+export function writtenColours(
+  document: Pick<BagDocument, 'yarns'>,
+  panel: Panel,
+  swatch: Swatch,
+): RowColours | undefined {
+  const { rows } = countedPanel(panel, swatch);
+  // A row says what is changed to at its end: it is begun in what was last named.
+  return rows.some(({ colour }) => colour !== undefined)
+    ? (row) => yarnOfLetter(document, swatch.yarn, rows[row - 1]?.colour ?? 'A')
+    : undefined;
+}
+
 /** In which yarn each row of a panel is worked: as its rows say, or its stripes, or all in its swatch's. */
 export function rowColours(document: BagDocument, { id, make }: Pick<Piece, 'id' | 'make'>): RowColours {
   if (make.of === 'motif') throw new Error(`${id} is worked in rounds.`);
   const swatch = swatchOf(document, make.swatch);
-  if (make.panel !== undefined) {
-    const { rows } = countedPanel(panelOf(document, make.panel), swatch);
-    // A row says what is changed to at its end: it is begun in what was last named.
-    if (rows.some(({ colour }) => colour !== undefined))
-      return (row) => yarnOfLetter(document, swatch.yarn, rows[row - 1]?.colour ?? 'A');
-  }
+  const written =
+    make.panel === undefined ? undefined : writtenColours(document, panelOf(document, make.panel), swatch);
+  if (written) return written;
   const stripes = stripesOf(document, id);
   return stripes ? (row) => colourOfRow(stripes, row) : () => swatch.yarn;
 }

@@ -541,6 +541,15 @@ const motifFacts = fc.record({
   ),
 });
 
+/** What is added to the yarn of the stitches. */
+const allowed = fc.option(
+  fc.record(
+    { ripping: fc.integer({ min: 0, max: 30 }), swatches: fc.constant(false as const) },
+    { requiredKeys: [] },
+  ),
+  { nil: undefined },
+);
+
 /**
  * Any document the schema takes, extremes and nonsense as well: gauges of a tenth of a millimetre, joined strips
  * shorter than their squares, bags of five metres. What is planned from one is finite, or refused in words.
@@ -556,36 +565,59 @@ export const documents: fc.Arbitrary<BagDocument> = fc
     joins: joined,
     motif: motifFacts,
     note: fc.string({ maxLength: 40 }),
+    allowances: allowed,
+    ball: fc.option(
+      fc.record({ grams: fc.integer({ min: 1, max: 5000 }), metres: fc.integer({ min: 1, max: 20_000 }) }),
+      {
+        nil: undefined,
+      },
+    ),
     ids: fc.uniqueArray(anyId, { minLength: 3, maxLength: 3 }),
   })
-  .map(({ construction, own, finish, first, second, brief, joins, motif: facts, note, ids }) => {
-    const base = testDocument(construction);
-    const [yarn = 'y', ...waysIds] = ids;
-    const { measuredStrip, ...how } = joins;
-    const document = documentSchema.parse({
-      ...base,
-      note,
-      features: own,
+  .map(
+    ({
+      construction,
+      own,
       finish,
-      brief: {
-        ...brief,
-        contents: brief.contents?.map((one, i) => ({ ...one, id: `c${i}`, name: `Thing ${i}` })),
-      },
-      yarns: base.yarns.slice(0, 1).map((one) => ({ ...one, id: yarn })),
-      swatches: base.swatches.map((one, i) => ({ ...one, ...(i === 0 ? first : second), yarn })),
-      motifs: base.motifs.map((one) => ({
-        ...one,
-        ...facts,
-        colourways: waysIds.map((id) => ({ id, name: id, rounds: [yarn] })),
-      })),
-      joins: { ...base.joins, ...how, yarn },
-    });
-    if (!measuredStrip) return document;
-    const { rounds: worked, motifs, length: share } = measuredStrip;
-    const side = sizeTable(document).motif('m1').size.at(worked).value;
-    const length = mm(Math.min(5000, Math.max(1, share * motifs * side)));
-    return {
-      ...document,
-      joins: { ...document.joins, measuredStrip: { motif: 'm1', rounds: worked, motifs, length } },
-    };
-  });
+      first,
+      second,
+      brief,
+      joins,
+      motif: facts,
+      note,
+      allowances,
+      ball,
+      ids,
+    }) => {
+      const base = testDocument(construction);
+      const [yarn = 'y', ...waysIds] = ids;
+      const { measuredStrip, ...how } = joins;
+      const document = documentSchema.parse({
+        ...base,
+        note,
+        allowances,
+        features: own,
+        finish,
+        brief: {
+          ...brief,
+          contents: brief.contents?.map((one, i) => ({ ...one, id: `c${i}`, name: `Thing ${i}` })),
+        },
+        yarns: base.yarns.slice(0, 1).map((one) => ({ ...one, id: yarn, ball })),
+        swatches: base.swatches.map((one, i) => ({ ...one, ...(i === 0 ? first : second), yarn })),
+        motifs: base.motifs.map((one) => ({
+          ...one,
+          ...facts,
+          colourways: waysIds.map((id) => ({ id, name: id, rounds: [yarn] })),
+        })),
+        joins: { ...base.joins, ...how, yarn },
+      });
+      if (!measuredStrip) return document;
+      const { rounds: worked, motifs, length: share } = measuredStrip;
+      const side = sizeTable(document).motif('m1').size.at(worked).value;
+      const length = mm(Math.min(5000, Math.max(1, share * motifs * side)));
+      return {
+        ...document,
+        joins: { ...document.joins, measuredStrip: { motif: 'm1', rounds: worked, motifs, length } },
+      };
+    },
+  );

@@ -2,16 +2,26 @@ import type { BagGraph, Piece } from '../bag/index.ts';
 import { type ClosurePlan, type CordPlan, placesMany } from '../closure/index.ts';
 import type { BagDocument, Motif } from '../document/index.ts';
 import { motifOf, panelOf, swatchOf } from '../document/look-up.ts';
-import { type EdgeCount, edgeStitches } from '../edging/index.ts';
+import type { EdgeCount } from '../edging/index.ts';
 import type { TopKind } from '../fabric/index.ts';
 import { swatchGauge } from '../fit/index.ts';
 import { groupBy, must, whole } from '../geometry/index.ts';
 import { ownRoundTops } from '../motif/index.ts';
+import { TAIL } from '../runs/index.ts';
 import type { Stitch } from '../stitches/index.ts';
 import type { BandPlan, StrapPlan } from '../strap/index.ts';
-import { rowColours } from '../stripes/index.ts';
+import { panelColours, rowColours, writtenColours } from '../stripes/index.ts';
 import { panelTops, type SizedTops, writtenTops } from './panel-tops.ts';
 import { roundStitches } from './stitches-of.ts';
+import {
+  byColour,
+  lengthOf,
+  YARN_PARTS,
+  type YarnNeed,
+  type YarnPart,
+  type YarnUse,
+  yarnNeeds,
+} from './uses.ts';
 
 /** Yarn in one stitch as a multiple of its pitch: an estimate until a piece has been weighed. */
 const YARN_BY_PITCH: Record<Stitch, number> = { low: 5.5, mid: 7, tall: 9, high: 11.5 };
@@ -50,10 +60,6 @@ const TIME_OF_TOP: Record<TopKind, number> = {
   cluster: 3,
 };
 
-/** What yarn goes into. */
-export const YARN_PARTS = ['pieces', 'edge', 'straps', 'closure', 'cord', 'joins'] as const;
-export type YarnPart = (typeof YARN_PARTS)[number];
-
 /** What one part of a bag takes. */
 export interface PartEffort {
   readonly part: YarnPart;
@@ -72,6 +78,10 @@ export interface ColourEffort {
 
 /** What a bag takes: its stitches, yarn in mm, and minutes of work, all together and part by part. Estimates. */
 export interface Effort {
+  /** Every use of every yarn: all other figures of yarn are sums of these. */
+  readonly uses: readonly YarnUse[];
+  /** What each yarn comes to, in the order of the bag's yarns. */
+  readonly needs: readonly YarnNeed[];
   readonly parts: readonly PartEffort[];
   /** What panels take, colour by colour, in the order of the bag's yarns. */
   readonly panelColours: readonly ColourEffort[];
@@ -81,9 +91,6 @@ export interface Effort {
   readonly yarn: number;
   readonly minutes: number;
 }
-
-/** A tail that is woven in, mm. */
-const TAIL = 120;
 
 /**
  * Yarn each round of a motif takes, from the heart outwards, mm: its stitches by gauge and kind, and two tails, as every
@@ -127,64 +134,106 @@ export interface Extras {
   readonly cord: CordPlan | undefined;
 }
 
+/** Joins as they are worked out: their ends, insertions, and yarn with its tails. */
+export interface Joined {
+  readonly ends: number;
+  readonly insertions: number;
+  readonly uses: ReadonlyArray<Pick<YarnUse, 'what' | 'yarn' | 'length'>>;
+}
+
+/** How often each yarn is begun in rounds of these colours: at the first, and wherever it is another than before. */
+export function begunIn(colours: readonly string[]): Map<string, number> {
+  const begun = new Map<string, number>();
+  colours.forEach((yarn, i) => {
+    if (i === 0 || yarn !== colours[i - 1]) begun.set(yarn, (begun.get(yarn) ?? 0) + 1);
+  });
+  return begun;
+}
+
+const timesText = (many: number) => (many > 1 ? `, in ${many} of them` : '');
+
+/** What is ripped back and cannot be used again, per cent, until its maker says otherwise. */
+export const USUAL_RIPPING = 3;
+
+/** Parts that are worked stitch by stitch: of them something is ripped back. */
+const WORKED: readonly YarnPart[] = ['motifs', 'panels', 'edge', 'straps', 'closure', 'cord'];
+/** A swatch until it is measured: so long and so wide, mm. */
+const SWATCH_SIDE = 120;
+
 /**
  * Counts every stitch of the bag, gives each its yarn by gauge and kind, and all work its time.
  *
  * @param designs colourway of each motif, by piece.
- * @param joins yarn of the joins, mm, and their insertions.
  */
 export function effortOf(
   document: BagDocument,
   graph: BagGraph,
   designs: ReadonlyMap<string, string>,
   { edges, straps, bands, closure, cord }: Extras,
-  joins: { readonly ends: number; readonly yarn: number; readonly insertions: number },
+  joins: Joined,
 ): Effort {
   const gauge = new Map(
     document.swatches.map((swatch) => {
-      const pitch = swatchGauge(document, swatch).pitch.value;
-      const { id, stitch, strands } = swatch;
-      return [id, { pitch, stitch: YARN_BY_PITCH[stitch], time: TIME_OF_TOP[stitch], strands }];
+      const { pitch, row } = swatchGauge(document, swatch);
+      return [swatch.id, { ...swatch, pitch: pitch.value, row: row.value }] as const;
     }),
   );
-  const first = must(document.swatches[0], 'swatch').id;
-  const parts = new Map<YarnPart, { stitches: number; yarn: number }>();
-  const colours = { panels: new Colours(), motifs: new Colours() };
+  const swatchIn = (id: string) => must(gauge.get(id), 'swatch');
+  const first = must(document.swatches[0], 'swatch');
+  const uses: YarnUse[] = [];
   /** All stitches, as low stitches that take as long. */
   let work = 0;
-  const add = (part: YarnPart, stitches: number, yarn: number, time = 1) => {
-    work += stitches * time;
-    const before = parts.get(part) ?? { stitches: 0, yarn: 0 };
-    parts.set(part, { stitches: before.stitches + stitches, yarn: before.yarn + yarn });
+  const worked = new Set<string>();
+
+  /** So many stitches of a swatch's own. */
+  const put = (part: YarnPart, what: string, many: number, id: string) => {
+    const { pitch, stitch, strands, yarn } = swatchIn(id);
+    worked.add(id);
+    work += many * TIME_OF_TOP[stitch];
+    uses.push({ part, what, yarn, stitches: many, length: many * YARN_BY_PITCH[stitch] * pitch * strands });
   };
-  const put = (part: YarnPart, many: number, swatch: string) => {
-    const { pitch, stitch, strands, time } = must(gauge.get(swatch), 'swatch');
-    add(part, many, many * stitch * pitch * strands, time);
+  /** So many chains. */
+  const chain = (part: YarnPart, what: string, many: number, id: string) => {
+    const { pitch, strands, yarn } = swatchIn(id);
+    worked.add(id);
+    work += many;
+    uses.push({ part, what, yarn, stitches: many, length: many * CHAIN_BY_PITCH * pitch * strands });
   };
-  const chain = (part: YarnPart, many: number, swatch: string) => {
-    const { pitch, strands } = must(gauge.get(swatch), 'swatch');
-    add(part, many, many * CHAIN_BY_PITCH * pitch * strands);
-  };
-  const rowOf = (part: YarnPart, sized: readonly SizedTops[]) => {
+  /** Rows as they are written, or as a fabric has them: stitches and mm of yarn. */
+  const rowOf = (sized: readonly SizedTops[]) => {
     let [stitches, length] = [0, 0];
     for (const { swatch, tops } of sized) {
-      const { pitch, strands } = must(gauge.get(swatch), 'swatch');
+      const { pitch, strands } = swatchIn(swatch);
+      worked.add(swatch);
       for (const [kind, many] of tops) {
         if (kind !== 'chain') stitches += many;
         length += many * YARN_OF_TOP[kind] * pitch * strands;
-        work += many * (TIME_OF_TOP[kind] - Number(kind !== 'chain'));
+        work += many * TIME_OF_TOP[kind];
       }
     }
-    add(part, stitches, length);
     return { stitches, length };
   };
-  const panel = (piece: Piece, rows: number) => {
-    const [tops, yarn] = [panelTops(document, piece), rowColours(document, piece)];
-    for (let row = 1; row <= rows; row++) {
-      const { stitches, length } = rowOf('pieces', tops(row));
-      colours.panels.add(yarn(row), stitches, length);
-    }
+  /** Rows of a piece, each in its colour, as one use of each. */
+  const rowsIn = (
+    part: YarnPart,
+    what: string,
+    rows: number,
+    tops: (row: number) => readonly SizedTops[],
+    yarn: (row: number) => string,
+    times = 1,
+  ) => {
+    const own = new Map<string, { stitches: number; length: number }>();
+    for (let k = 0; k < times; k++)
+      for (let row = 1; row <= rows; row++) {
+        const { stitches, length } = rowOf(tops(row));
+        const before = own.get(yarn(row)) ?? { stitches: 0, length: 0 };
+        own.set(yarn(row), { stitches: before.stitches + stitches, length: before.length + length });
+      }
+    for (const [id, one] of own) uses.push({ part, what, yarn: id, ...one });
   };
+  const tails = (what: string, yarn: string, many: number, strands: number) =>
+    uses.push({ part: 'tails', what: `Ends of ${what}`, yarn, stitches: 0, length: many * TAIL * strands });
+
   // Hundreds of squares are of a few kinds: each kind is counted once.
   const alike = groupBy(graph.pieces, ({ id, make }) =>
     make.of === 'motif' ? `${make.motif} ${make.rounds} ${designs.get(id) ?? ''}` : '',
@@ -194,69 +243,115 @@ export function effortOf(
     if (kind && make?.of === 'motif') {
       const motif = motifOf(document, make.motif);
       const way = motif.colourways.find(({ id }) => id === designs.get(pieces[0]?.id ?? ''));
-      const { pitch, strands } = must(gauge.get(motif.swatch), 'swatch');
-      const { stitch } = swatchOf(document, motif.swatch);
-      for (let round = 1; round <= make.rounds; round++) {
-        const yarn = way?.rounds[Math.min(round, way.rounds.length) - 1];
-        const one = roundWork(motif, round, stitch);
-        const stitches = pieces.length * one.stitches;
-        const length = pieces.length * one.pitches * pitch * strands;
-        add('pieces', stitches, length, 0);
+      const { pitch, strands, stitch, yarn: plain } = swatchIn(motif.swatch);
+      worked.add(motif.swatch);
+      const name = way && motif.colourways.length > 1 ? way.name : motif.name;
+      const colours = Array.from(
+        { length: make.rounds },
+        (_, r) => way?.rounds[Math.min(r, way.rounds.length - 1)] ?? plain,
+      );
+      colours.forEach((yarn, r) => {
+        const one = roundWork(motif, r + 1, stitch);
         work += pieces.length * one.time;
-        if (yarn !== undefined) colours.motifs.add(yarn, stitches, length);
-      }
+        uses.push({
+          part: 'motifs',
+          what: `${name}, round ${r + 1}${timesText(pieces.length)}`,
+          yarn,
+          stitches: pieces.length * one.stitches,
+          length: pieces.length * one.pitches * pitch * strands,
+        });
+      });
+      for (const [yarn, begun] of begunIn(colours))
+        tails(`${name}${timesText(pieces.length)}`, yarn, 2 * begun * pieces.length, strands);
       continue;
     }
-    for (const piece of pieces) if (piece.make.of === 'panel') panel(piece, piece.make.rows);
+    for (const piece of pieces) {
+      if (piece.make.of !== 'panel') continue;
+      const { strands } = swatchIn(piece.make.swatch);
+      rowsIn('panels', piece.name, piece.make.rows, panelTops(document, piece), rowColours(document, piece));
+      for (const { yarn, ends } of panelColours(document, piece).endsOf)
+        tails(piece.name, yarn, ends, strands);
+    }
   }
   const { edging } = graph.trim ?? {};
-  if (edging) put('edge', edgeStitches(edges), edging.swatch);
+  for (let k = 0; edging && k < edging.rounds; k++)
+    put(
+      'edge',
+      `Edge round ${k + 1}`,
+      edges.reduce((sum, { rounds }) => sum + (rounds[k] ?? 0), 0),
+      edging.swatch,
+    );
   const own = document.finish?.straps;
   const strapPanel = own?.panel === undefined ? undefined : panelOf(document, own.panel);
   if (own && straps && strapPanel) {
-    const tops = writtenTops(strapPanel, swatchOf(document, strapPanel.swatch));
-    for (let k = 0; k < own.many; k++)
-      for (let row = 1; row <= straps.count; row++) rowOf('straps', tops(row));
+    const swatch = swatchOf(document, strapPanel.swatch);
+    const colour = writtenColours(document, strapPanel, swatch) ?? (() => swatch.yarn);
+    rowsIn('straps', strapPanel.name, straps.count, writtenTops(strapPanel, swatch), colour, own.many);
     // What lies doubled is worked on as its rows are.
-    put('straps', straps.stitches - own.many * straps.count * straps.wide, strapPanel.swatch);
+    put(
+      'straps',
+      `${strapPanel.name}, where it lies doubled`,
+      straps.stitches - own.many * straps.count * straps.wide,
+      strapPanel.swatch,
+    );
   } else if (own && straps) {
-    put('straps', straps.stitches, own.swatch);
-    chain('straps', straps.chains, own.swatch);
+    put('straps', own.many > 1 ? 'Straps' : 'Strap', straps.stitches, own.swatch);
+    if (straps.chains > 0) chain('straps', 'Chains of the straps', straps.chains, own.swatch);
   }
-  for (const { band, rows } of bands) put('straps', rows * band.wide * band.many, band.swatch);
+  for (const { band, rows } of bands) put('straps', band.name, rows * band.wide * band.many, band.swatch);
   if (closure?.of === 'button' || closure?.of === 'toggle')
-    chain('closure', closure.chains * placesMany(closure.places), first);
+    chain('closure', 'Loops of the closure', closure.chains * placesMany(closure.places), first.id);
   // A cord is a chain, as long as it is.
-  if (cord) chain('cord', cord.length / must(gauge.get(first), 'swatch').pitch, first);
-  add('joins', 0, joins.yarn);
+  if (cord) chain('cord', 'Cord', cord.length / swatchIn(first.id).pitch, first.id);
+  for (const { what, yarn, length } of joins.uses)
+    uses.push({ part: 'joins', what, yarn, stitches: 0, length });
+
+  const { ripping = USUAL_RIPPING, swatches = true } = document.allowances ?? {};
+  if (swatches)
+    for (const id of worked) {
+      const { name, yarn, stitch, strands, pitch, row, stitches: across, rows: high } = swatchIn(id);
+      const many = (across?.count ?? SWATCH_SIDE / pitch) * (high?.count ?? SWATCH_SIDE / row);
+      uses.push({
+        part: 'swatches',
+        what: name,
+        yarn,
+        stitches: 0,
+        length: many * YARN_BY_PITCH[stitch] * pitch * strands,
+      });
+    }
+  if (ripping > 0)
+    for (const { yarn, length } of byColour(
+      document,
+      uses.filter(({ part }) => WORKED.includes(part)),
+    ))
+      uses.push({
+        part: 'ripping',
+        what: `Ripped back, ${ripping} %`,
+        yarn,
+        stitches: 0,
+        length: (length * ripping) / 100,
+      });
+
   const all = YARN_PARTS.flatMap((part): PartEffort[] => {
-    const one = parts.get(part);
-    return one ? [{ part, stitches: whole(one.stitches), yarn: one.yarn }] : [];
+    const some = uses.filter((use) => use.part === part);
+    return some.length > 0
+      ? [{ part, stitches: whole(some.reduce((sum, one) => sum + one.stitches, 0)), yarn: lengthOf(some) }]
+      : [];
   });
-  const stitches = all.reduce((sum, one) => sum + one.stitches, 0);
   return {
+    uses,
+    needs: yarnNeeds(document, uses),
     parts: all,
-    panelColours: colours.panels.inOrder(document),
-    motifColours: colours.motifs.inOrder(document),
-    stitches,
-    yarn: all.reduce((sum, one) => sum + one.yarn, 0),
+    panelColours: byColour(
+      document,
+      uses.filter(({ part }) => part === 'panels'),
+    ),
+    motifColours: byColour(
+      document,
+      uses.filter(({ part }) => part === 'motifs'),
+    ),
+    stitches: all.reduce((sum, one) => sum + one.stitches, 0),
+    yarn: lengthOf(uses),
     minutes: work / STITCHES_A_MINUTE + joins.insertions / JOINS_A_MINUTE + joins.ends / ENDS_A_MINUTE,
   };
-}
-
-/** What is taken of each yarn. */
-class Colours {
-  readonly #of = new Map<string, { readonly stitches: number; readonly length: number }>();
-
-  add(yarn: string, stitches: number, length: number): void {
-    const before = this.#of.get(yarn) ?? { stitches: 0, length: 0 };
-    this.#of.set(yarn, { stitches: before.stitches + stitches, length: before.length + length });
-  }
-
-  inOrder({ yarns }: Pick<BagDocument, 'yarns'>): ColourEffort[] {
-    return yarns.flatMap(({ id }) => {
-      const one = this.#of.get(id);
-      return one ? [{ yarn: id, stitches: whole(one.stitches), length: one.length }] : [];
-    });
-  }
 }

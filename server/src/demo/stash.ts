@@ -17,11 +17,16 @@ const COLOURS = {
 type Colour = keyof typeof COLOURS;
 
 const YARNS = {
-  tollbar: { name: 'Tollbar Cotton DK', weight: 3, fibre: 'cotton' },
-  staithe: { name: 'Staithe Aran', weight: 4, fibre: 'wool' },
-  quern: { name: 'Quern Chunky', weight: 5, fibre: 'cotton jersey' },
-  eelgrass: { name: 'Eelgrass 4-ply', weight: 1, fibre: 'linen and cotton' },
-  sluice: { name: 'Sluice Acrylic Aran', weight: 4, fibre: 'acrylic' },
+  tollbar: { name: 'Tollbar Cotton DK', weight: 3, fibre: 'cotton', ball: { grams: 50, metres: 115 } },
+  staithe: { name: 'Staithe Aran', weight: 4, fibre: 'wool', ball: { grams: 100, metres: 165 } },
+  quern: { name: 'Quern Chunky', weight: 5, fibre: 'cotton jersey', ball: { grams: 200, metres: 120 } },
+  eelgrass: {
+    name: 'Eelgrass 4-ply',
+    weight: 1,
+    fibre: 'linen and cotton',
+    ball: { grams: 50, metres: 190 },
+  },
+  sluice: { name: 'Sluice Acrylic Aran', weight: 4, fibre: 'acrylic', ball: { grams: 100, metres: 180 } },
 } as const;
 
 /** One of the stash's yarns in several colours; each goes by its colour's name. */

@@ -43,16 +43,15 @@ export const fabrics: Check = {
       }
     }
     const { panelColours, motifColours } = tally.effort;
-    const pieces = tally.effort.parts.find(({ part }) => part === 'pieces');
-    if (pieces)
-      said.push(
-        ...differ(
-          'Yarn of pieces by colour, mm',
-          [...panelColours, ...motifColours].reduce((sum, { length }) => sum + length, 0),
-          pieces.yarn,
-          0.001,
-        ),
-      );
+    const pieces = tally.effort.parts.filter(({ part }) => part === 'motifs' || part === 'panels');
+    said.push(
+      ...differ(
+        'Yarn of pieces by colour, mm',
+        [...panelColours, ...motifColours].reduce((sum, { length }) => sum + length, 0),
+        pieces.reduce((sum, { yarn }) => sum + yarn, 0),
+        0.001,
+      ),
+    );
     for (const { name, rows, runs } of stripes().panels)
       said.push(
         ...differ(

@@ -1,4 +1,5 @@
 import { type Plan, planned } from '../../plan/index.ts';
+import { TAIL } from '../../runs/index.ts';
 import { rowColours, stripesOf } from '../../stripes/index.ts';
 import { type Check, differ } from './check.ts';
 
@@ -27,10 +28,23 @@ export const yarn: Check = {
     const rounds = edges.flatMap((one) => one.rounds).reduce((all, one) => all + one, 0);
     const tucks = (graph.tucks ?? []).length;
     const own = joins.runs.filter(({ asYouGo }) => !asYouGo).length;
+    const byColour = effort.needs.reduce(
+      (all, { parts }) => all + parts.reduce((mm, one) => mm + one.length, 0),
+      0,
+    );
+    const byUse = effort.needs.flatMap(({ uses }) => uses).reduce((mm, one) => mm + one.length, 0);
+    const tailsOf = effort.parts.find(({ part }) => part === 'tails')?.yarn ?? 0;
+    const single = document.swatches.every(({ strands }) => strands === 1);
     const wall = graph.pieces.every(({ make }) => make.of === 'panel');
     return [
       ...differ('Stitches of all parts', effort.stitches, sum('stitches'), 0),
       ...differ('Yarn of all parts, mm', effort.yarn, sum('yarn'), 0.001),
+      ...differ('Yarn of all colours, mm', effort.yarn, byColour, 0.001),
+      ...differ('Yarn of all uses of all colours, mm', effort.yarn, byUse, 0.001),
+      ...(single ? differ('Yarn of the tails of pieces, mm', tailsOf, tally.pieceEnds * TAIL, 0.001) : []),
+      ...(effort.needs.some(({ uses }) => uses.some(({ length }) => length < 0))
+        ? ['Something takes less than no yarn']
+        : []),
       ...differ('Stitches of the edge', edge, rounds, 0),
       ...(bare.ok && !bands
         ? differ('Stitches of edge, straps and closure', edge + straps + closure, more, 0.5)

@@ -10,6 +10,7 @@ import { LiningSection } from './LiningSection.tsx';
 import { OrderSection } from './OrderSection.tsx';
 import { StrapSection } from './StrapSection.tsx';
 import { WaistBand } from './WaistBand.tsx';
+import { YarnNeeds } from './YarnNeeds.tsx';
 
 /** How the stitches of a first edge round come about. */
 function edgeSentence({ along, joins, peaks, notches }: EdgeCount): string {
@@ -85,6 +86,7 @@ export function FinishStation({ plan, store }: StationProps) {
           }))
         }
       />
+      <YarnNeeds plan={plan} store={store} />
       <OrderSection operations={own.operations} />
     </>
   );

@@ -1,6 +1,6 @@
 // @vitest-environment happy-dom
-import { constructionSchema, finishOf, mm, planOf } from '@fennot/core';
-import { screen } from '@testing-library/react';
+import { constructionSchema, finishOf, mm, must, planOf } from '@fennot/core';
+import { screen, within } from '@testing-library/react';
 import { beforeEach, describe, expect, test } from 'vitest';
 import { aBag, choose, lay, type } from '../../testing/worktop.tsx';
 import { FinishStation } from './FinishStation.tsx';
@@ -172,5 +172,46 @@ describe('straps that come with the bag', () => {
     const said = screen.getByRole('list', { name: 'Straps that come with this bag' }).textContent ?? '';
     expect(said).toMatch(/Button holes after rows 3, \d+, \d+, \d+ from its end/);
     expect(said).toMatch(/as long as planned, .* shorter, .* shorter, .* shorter/);
+  });
+});
+
+describe('yarn', () => {
+  const rows = () => within(screen.getByRole('list', { name: 'Yarn by colour' })).getAllByRole('listitem');
+  /** Metres a row names first. */
+  const metresIn = (text: string | null | undefined) => Number(/(\d+) m \(/.exec(text ?? '')?.[1]);
+
+  test('stands by colour with its range, and every use of it below; all together they are the bag’s', () => {
+    const { store } = lay(FinishStation, aBag());
+    const { effort } = planOf(store.getState().document).tally;
+    const said = screen.getAllByTestId('yarn-need').map(({ textContent }) => metresIn(textContent));
+    expect(said).toEqual(effort.needs.map(({ length }) => Math.ceil(length / 1000)));
+    // Each is rounded up to a metre by itself.
+    const sum = said.reduce((all, one) => all + one, 0);
+    expect(sum - effort.yarn / 1000).toBeGreaterThanOrEqual(0);
+    expect(sum - effort.yarn / 1000).toBeLessThan(said.length);
+    const [first] = effort.needs;
+    const uses = within(must(rows()[0], 'row')).getAllByRole('listitem', { hidden: true });
+    expect(uses).toHaveLength(first?.uses.length ?? 0);
+    expect(uses[0]?.textContent).toContain(first?.uses[0]?.what ?? '');
+  });
+
+  test('is told in balls once it is known what a ball holds; ripping back and swatches are what is added', async () => {
+    const { store, hands } = lay(FinishStation, aBag());
+    const row = () => within(must(rows()[0], 'row'));
+    expect(rows()[0]?.textContent).not.toMatch(/\d balls?/);
+    await hands.click(row().getByRole('button', { name: 'What a ball holds', hidden: true }));
+    const [need] = planOf(store.getState().document).tally.effort.needs;
+    // Balls of 50 g and 100 m until they are set: whole ones, up to the high end of the range.
+    const balls = Math.ceil((need?.high ?? 0) / 100_000);
+    expect(rows()[0]?.textContent).toContain(`${balls} ball`);
+    const before = planOf(store.getState().document).tally.effort.yarn;
+    await type(hands, 'Ripped back, of what is worked', '0');
+    await hands.click(screen.getByLabelText('Swatches are of this yarn'));
+    expect(store.getState().document.allowances).toEqual({ ripping: 0, swatches: false });
+    const { effort } = planOf(store.getState().document).tally;
+    expect(effort.yarn).toBeLessThan(before);
+    expect(effort.parts.map(({ part }) => part)).not.toContain('ripping');
+    await hands.click(screen.getByLabelText('Swatches are of this yarn'));
+    expect(store.getState().document.allowances).toEqual({ ripping: 0 });
   });
 });
