@@ -1,4 +1,4 @@
-import type { BagGraph, Piece } from '../bag/index.ts';
+import type { BagGraph } from '../bag/index.ts';
 import { type ClosurePlan, type CordPlan, placesMany } from '../closure/index.ts';
 import type { BagDocument, Motif } from '../document/index.ts';
 import { motifOf, panelOf, swatchOf } from '../document/look-up.ts';
