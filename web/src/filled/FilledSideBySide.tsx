@@ -10,7 +10,7 @@ interface FilledSideBySideProps {
   /** The bag that is filled. */
   readonly plan: Plan;
   /** The same bag in other colours: one form serves them all. */
-  readonly dressed: ReadonlyArray<{ readonly name: string; readonly plan: Plan }>;
+  readonly dressed: ReadonlyArray<{ readonly id: string; readonly name: string; readonly plan: Plan }>;
 }
 
 /** One bag filled, as often as there are arrangements of it; each is turned by hand for itself. */
@@ -26,9 +26,9 @@ export default function FilledSideBySide({ plan, dressed }: FilledSideBySideProp
       </p>
     );
   const last = state.frames.length - 1;
-  return dressed.map(({ name, plan: own }) => (
+  return dressed.map(({ id, name, plan: own }) => (
     <Canvas
-      key={name}
+      key={id}
       dpr={1}
       frameloop="demand"
       camera={{ fov: VIEW_ANGLE, position: [0, 200, 1200], near: 10, far: 20000 }}

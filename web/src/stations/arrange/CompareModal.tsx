@@ -90,7 +90,10 @@ function Columns({ plan, kept, onTake }: Pick<CompareModalProps, 'plan' | 'kept'
       ) : filled ? (
         <div className="grid h-64 gap-4 [&>*]:min-w-0" style={columns} data-testid="filled-beside">
           <Suspense fallback={<p className="text-sm text-soft">Fetching the third dimension ...</p>}>
-            <FilledSideBySide plan={plan} dressed={all.map(({ name, plan: own }) => ({ name, plan: own }))} />
+            <FilledSideBySide
+              plan={plan}
+              dressed={all.map(({ id = 'table', name, plan: own }) => ({ id, name, plan: own }))}
+            />
           </Suspense>
         </div>
       ) : (
