@@ -71,7 +71,13 @@ export interface MotifRound {
 export type Top =
   | { readonly of: 'stitch'; readonly stitch: RoundStitch; readonly corner: boolean }
   /** A run of chains; none between two groups that stand side by side. */
-  | { readonly of: 'space'; readonly chains: number; readonly corner: boolean };
+  | {
+      readonly of: 'space';
+      readonly chains: number;
+      readonly corner: boolean;
+      /** One chain of several, that is worked into by itself. */
+      readonly single?: true;
+    };
 
 /** The tops of a round: those of one repeat, and how often it stands round about. */
 export interface Tops {

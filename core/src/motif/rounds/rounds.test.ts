@@ -258,6 +258,22 @@ describe('a motif by its rounds', () => {
   });
 });
 
+test('a corner made in one chain of several is worked into that chain, not under all of them', () => {
+  // Two chains over each of two places: four chains, each a corner.
+  const { worked, read } = readBack(
+    [
+      both('low', { of: 'ring', groups: 1, each: 2, chains: 0 }),
+      both('low', { of: 'written', words: '(skip 1, ch 2) to end', terms: 'us' }),
+      both('low', { of: 'each', many: 1, spread: 0, corner: { each: 3, chains: 0 }, turnedInto: 4 }),
+    ],
+    4,
+    'us',
+  );
+  expect(worked[2]?.corners).toBe(4);
+  expect(read.problems).toEqual([]);
+  expect(read.rows[2]?.makes).toBe(12);
+});
+
 describe('a round in words of one’s own', () => {
   const words = (text: string, terms: 'us' | 'uk' = 'us') =>
     both('tall', { of: 'written', words: text, terms });

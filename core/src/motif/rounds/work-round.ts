@@ -109,7 +109,7 @@ function onChain(round: MotifRound, { each, long, chains }: Of<'chain'>): Worked
 
 /** What a corner is worked as, into the place that is one. */
 function cornerIn({ stitch: kind, hold }: MotifRound, { each, chains }: Corner, place: Top): Group {
-  const into = place.of === 'stitch' ? 'stitch' : place.chains > 0 ? 'space' : 'gap';
+  const into = place.of === 'stitch' || place.single ? 'stitch' : place.chains > 0 ? 'space' : 'gap';
   if (chains === 0)
     return {
       tops: Array.from({ length: each }, (_, k) => stitch(kind, k === Math.floor(each / 2))),
@@ -138,7 +138,7 @@ function cornered(below: Tops, turnedInto: number | undefined, of: 'spaces' | 'p
   if (turnedInto === undefined) return below;
   if (below.unit.some(({ corner }) => corner)) return { problem: 'The round below has its corners already.' };
   const all = wholeRound(below).flatMap((top): Top[] =>
-    of === 'places' && top.of === 'space' ? Array.from({ length: top.chains }, () => space(1)) : [top],
+    of === 'places' && top.of === 'space' ? eachOf(top.chains) : [top],
   );
   const candidates = all.flatMap((top, i) => (of === 'places' || top.of === 'space' ? [i] : []));
   const many = candidates.length;
@@ -155,6 +155,12 @@ function cornered(below: Tops, turnedInto: number | undefined, of: 'spaces' | 'p
     times: turnedInto,
   };
 }
+
+/** The chains of a space, to be worked into one by one: of several each by itself, else all would be taken at once. */
+const eachOf = (chains: number): Top[] =>
+  chains === 1
+    ? [space(1)]
+    : Array.from({ length: chains }, (): Top => ({ of: 'space', chains: 1, corner: false, single: true }));
 
 const sameTop = (a: Top, b: Top | undefined): boolean =>
   a.of === 'space' ? b?.of === 'space' && a.chains === b.chains : b?.of === 'stitch';
