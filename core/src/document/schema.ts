@@ -141,6 +141,9 @@ export const measurementSchema = z.strictObject({
   hook: measuredWith,
 });
 
+/** Ends of a motif: a colour that comes again is carried up to it; or every end is worked over as one goes. */
+export const ENDS = ['carried', 'worked-over'] as const;
+
 const colourwaySchema = z.strictObject({
   id,
   name,
@@ -188,6 +191,8 @@ export const motifSchema = z.strictObject({
   swatch: id,
   /** Has a top and a bottom, so that it must not hang on its head. */
   oneWay: z.boolean(),
+  /** What becomes of its ends, where they are not all cut and hidden at last. */
+  ends: z.enum(ENDS).optional(),
   colourways: z
     .array(colourwaySchema)
     .min(1, 'A motif needs at least one colourway.')

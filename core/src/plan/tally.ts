@@ -5,7 +5,7 @@ import { groupBy } from '../geometry/index.ts';
 import { isSquare } from '../motif/index.ts';
 import { type JoinPlan, joinMethod } from '../runs/index.ts';
 import { panelColours } from '../stripes/index.ts';
-import { begunIn, type Effort, type Extras, effortOf } from '../yarn/index.ts';
+import { type Effort, type Extras, effortOf, motifEnds, roundColours } from '../yarn/index.ts';
 
 /** What there is to make and to hide. */
 export interface Tally {
@@ -13,7 +13,7 @@ export interface Tally {
   /** What they are called together: squares only when all of them are. */
   readonly motifWord: 'square' | 'motif';
   readonly panels: number;
-  /** Yarn ends of the pieces: two for every colour begun in a motif, as many as its stripes leave in a panel. */
+  /** Yarn ends of the pieces: two for every length a motif is worked with unless they are worked over, as many as its stripes leave in a panel. */
   readonly pieceEnds: number;
   readonly joinEnds: number;
   /** Yarn for the joins, mm, tails included. */
@@ -45,7 +45,7 @@ export function tallyOf(
     const motif = motifOf(document, make.motif);
     if (isSquare(motif.kind)) squares++;
     const way = motif.colourways.find((colourway) => colourway.id === designs.get(id));
-    pieceEnds += motifEnds(way?.rounds ?? [], make.rounds);
+    pieceEnds += motifEnds(motif, roundColours(way, make.rounds, motif.swatch));
   }
   const joined = joinUses(document, joins);
   const joinYarn = joined.reduce((sum, { length }) => sum + length, 0);
@@ -71,14 +71,6 @@ function joinUses(document: BagDocument, { runs, corners }: JoinPlan) {
       : []),
   ];
 }
-
-/** Ends of a motif of so many rounds, in the yarns of its rounds: two of every length it is worked with. */
-export const motifEnds = (yarns: readonly string[], rounds: number): number =>
-  2 *
-  Math.max(
-    1,
-    [...begunIn(yarns.slice(0, rounds)).values()].reduce((sum, many) => sum + many, 0),
-  );
 
 /** The pieces in words: `13 squares, 1 panel`, or `13 squares of 4 rounds, 1 panel`. */
 export const piecesText = ({ motifs, motifWord, panels }: Tally, rounds?: number): string =>

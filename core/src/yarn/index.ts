@@ -1,5 +1,5 @@
 export * from './effort.ts';
-export { begunIn, roundYarn } from './round-work.ts';
+export { begunIn, motifEnds, roundColours, roundYarn } from './round-work.ts';
 export { motifStitches, panelStitches, roundStitches } from './stitches-of.ts';
 export * from './uses.ts';
 export { type Extras, type Joined, USUAL_RIPPING } from './uses-of.ts';

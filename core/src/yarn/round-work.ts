@@ -1,4 +1,4 @@
-import type { BagDocument, Motif } from '../document/index.ts';
+import type { BagDocument, Colourway, Motif } from '../document/index.ts';
 import { swatchOf } from '../document/look-up.ts';
 import { swatchGauge } from '../fit/index.ts';
 import { ownRoundTops } from '../motif/index.ts';
@@ -40,11 +40,29 @@ export function roundWork(
   return { stitches, pitches, time };
 }
 
-/** How often each yarn is begun in rounds of these colours: at the first, and wherever it is another than before. */
-export function begunIn(colours: readonly string[]): Map<string, number> {
+/**
+ * How often each yarn is begun in rounds of these colours: at the first, and wherever it is another than before; one that
+ * is carried up to its next round is begun once.
+ */
+export function begunIn({ ends }: Pick<Motif, 'ends'>, colours: readonly string[]): Map<string, number> {
   const begun = new Map<string, number>();
   colours.forEach((yarn, i) => {
-    if (i === 0 || yarn !== colours[i - 1]) begun.set(yarn, (begun.get(yarn) ?? 0) + 1);
+    const before = begun.get(yarn) ?? 0;
+    if (ends === 'carried') begun.set(yarn, 1);
+    else if (i === 0 || yarn !== colours[i - 1]) begun.set(yarn, before + 1);
   });
   return begun;
 }
+
+/**
+ * Ends of a motif that are left to hide: two of every length it is worked with. Where ends are worked over as one goes, the
+ * last one alone, which nothing comes after.
+ */
+export function motifEnds(motif: Pick<Motif, 'ends'>, colours: readonly string[]): number {
+  if (motif.ends === 'worked-over') return 1;
+  return 2 * [...begunIn(motif, colours).values()].reduce((sum, many) => sum + many, 0);
+}
+
+/** Yarn of each of so many rounds in a colourway; without one, of its swatch. */
+export const roundColours = (way: Colourway | undefined, rounds: number, plain: string): string[] =>
+  Array.from({ length: rounds }, (_, r) => way?.rounds[Math.min(r, way.rounds.length - 1)] ?? plain);

@@ -9,7 +9,7 @@ import { panelColours, rowColours, writtenColours } from '../stripes/index.ts';
 import { Gathering } from './gathering.ts';
 import { panelTops, writtenTops } from './panel-tops.ts';
 import { YARN_BY_PITCH } from './rates.ts';
-import { begunIn, roundWork } from './round-work.ts';
+import { begunIn, roundColours, roundWork } from './round-work.ts';
 import { byColour, type YarnPart, type YarnUse } from './uses.ts';
 
 /** What is put on the joined bag, worked out. */
@@ -81,10 +81,7 @@ function motifs(
   const { pitch, strands, stitch, yarn: plain } = all.swatch(motif.swatch);
   all.worked.add(motif.swatch);
   const name = way && motif.colourways.length > 1 ? way.name : motif.name;
-  const colours = Array.from(
-    { length: make.rounds },
-    (_, r) => way?.rounds[Math.min(r, way.rounds.length - 1)] ?? plain,
-  );
+  const colours = roundColours(way, make.rounds, plain);
   colours.forEach((yarn, r) => {
     const one = roundWork(motif, r + 1, stitch);
     all.work += many * one.time;
@@ -96,7 +93,7 @@ function motifs(
       length: many * one.pitches * pitch * strands,
     });
   });
-  for (const [yarn, begun] of begunIn(colours))
+  for (const [yarn, begun] of begunIn(motif, colours))
     all.tails(`${name}${timesText(many)}`, yarn, 2 * begun * many, strands);
 }
 
@@ -151,7 +148,7 @@ function added(all: Gathering, document: BagDocument): void {
       const { name, yarn, stitch, strands, pitch, row, stitches: across, rows: high } = all.swatch(id);
       const many = (across?.count ?? SWATCH_SIDE / pitch) * (high?.count ?? SWATCH_SIDE / row);
       const length = many * YARN_BY_PITCH[stitch] * pitch * strands;
-      all.add({ part: 'swatches', what: name, yarn, stitches: 0, length });
+      all.add({ part: 'swatches', what: `Swatch: ${name}`, yarn, stitches: 0, length });
     }
   const worked = all.uses.filter(({ part }) => WORKED.includes(part));
   for (const { yarn, length } of byColour(document, worked))

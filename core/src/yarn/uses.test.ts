@@ -4,7 +4,7 @@ import type { BagDocument } from '../document/index.ts';
 import { planOf } from '../plan/index.ts';
 import { constructions, features, testDocument } from '../testing/arbitraries.ts';
 import { mm } from '../units/index.ts';
-import { inBalls, lengthOf, USUAL_RIPPING, type YarnPart } from './index.ts';
+import { inBalls, lengthOf, motifEnds, USUAL_RIPPING, type YarnPart } from './index.ts';
 
 const wrap = {
   family: 'wrap-round',
@@ -59,6 +59,36 @@ describe('what a bag takes of each yarn', () => {
       colourways: [{ id: 'a', name: 'A', rounds: ['y1'] }],
     }));
     expect(partOf({ ...plain, motifs }, 'tails')).toBeCloseTo(4 * 2 * 150, 9);
+  });
+
+  test('ends of a square in red, white, red, white: eight; four where colours are carried; one where they are worked over', () => {
+    const colours = ['red', 'white', 'red', 'white'];
+    expect(motifEnds({}, colours)).toBe(8);
+    expect(motifEnds({ ends: 'carried' }, colours)).toBe(4);
+    expect(motifEnds({ ends: 'worked-over' }, colours)).toBe(1);
+    // A colour that goes on is not begun again.
+    expect(motifEnds({}, ['red', 'red', 'white'])).toBe(4);
+  });
+
+  test('carried colours have fewer tails; ends that are worked over are as long as they were, and none of them is hidden', () => {
+    const plain = bag();
+    const motif = (ends: 'carried' | 'worked-over' | undefined) => ({
+      ...plain,
+      motifs: plain.motifs.map((one) => ({
+        ...one,
+        ...(ends && { ends }),
+        colourways: [{ id: 'a', name: 'A', rounds: ['y1', 'y2', 'y1'] }],
+      })),
+      construction: { ...wrap, body: { ...wrap.body, rounds: 3 } },
+    });
+    const of = (ends: Parameters<typeof motif>[0]) => ({
+      tails: partOf(motif(ends), 'tails'),
+      hide: planOf(motif(ends)).tally.pieceEnds,
+    });
+    // Four squares of three lengths, of two carried ones.
+    expect(of(undefined)).toEqual({ tails: 4 * 6 * 150, hide: 24 });
+    expect(of('carried')).toEqual({ tails: 4 * 4 * 150, hide: 16 });
+    expect(of('worked-over')).toEqual({ tails: 4 * 6 * 150, hide: 4 });
   });
 
   test('the edge is of its swatch’s yarn, round by round; a line joined in another yarn takes that', () => {

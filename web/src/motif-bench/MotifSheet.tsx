@@ -12,6 +12,7 @@ import {
   ownHeight,
   type ReadsAs,
   readsAs,
+  roundColours,
   type Stitch,
   sideLoops,
   sideStitches,
@@ -74,6 +75,7 @@ export function MotifSheet({ document, store, motif, making, way, by, terms }: M
   const reads = useMemo(() => readsAs(made.rounds, by), [made, by]);
   const trouble = makingTrouble(making, rounds.length, kind);
   const what = isHalf(kind) ? 'row' : 'round';
+  const ends = motifEnds(motif, roundColours(way, rounds.length, ''));
   const side = `${sideStitches(motif, rounds.length)} ${ALONG[kind] ?? 'a side'}`;
   return (
     <div className="flex flex-col gap-3">
@@ -110,7 +112,7 @@ export function MotifSheet({ document, store, motif, making, way, by, terms }: M
           <>
             <b>{many(rounds.length, what)}</b>, {side}, {sideLoops(motif, rounds.length)} loops to join; as
             high as {Math.round(ownHeight(making, rounds.length, kind, by) * 10) / 10} {what}s of its swatch.{' '}
-            In {way.name} it has {motifEnds(way.rounds, rounds.length)} ends to hide.
+            In {way.name} it has {ends} {ends === 1 ? 'end' : 'ends'} to hide.
           </>
         )}
       </p>

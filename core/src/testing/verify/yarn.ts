@@ -34,7 +34,8 @@ export const yarn: Check = {
     );
     const byUse = effort.needs.flatMap(({ uses }) => uses).reduce((mm, one) => mm + one.length, 0);
     const tailsOf = effort.parts.find(({ part }) => part === 'tails')?.yarn ?? 0;
-    const single = document.swatches.every(({ strands }) => strands === 1);
+    const hidden = document.motifs.every(({ ends }) => ends !== 'worked-over');
+    const single = hidden && document.swatches.every(({ strands }) => strands === 1);
     const wall = graph.pieces.every(({ make }) => make.of === 'panel');
     return [
       ...differ('Stitches of all parts', effort.stitches, sum('stitches'), 0),

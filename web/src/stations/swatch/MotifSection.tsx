@@ -1,6 +1,7 @@
 import {
   type BagDocument,
   boundsOf,
+  ENDS,
   firstRowOf,
   increasesOf,
   isSquare,
@@ -154,6 +155,16 @@ export function MotifSection({ plan, store, motif }: StationProps & { readonly m
         value={motif.turning}
         options={TURNINGS.map((turning) => ({ value: turning, label: turningName[turning] }))}
         onChange={(turning) => set({ turning })}
+      />
+      <Choice
+        label="Its ends"
+        value={motif.ends ?? 'hidden'}
+        options={[
+          { value: 'hidden', label: 'cut and hidden at last' },
+          { value: 'carried', label: 'a colour is carried to its next round' },
+          { value: 'worked-over', label: 'worked over as you go' },
+        ]}
+        onChange={(ends) => set({ ends: ENDS.find((one) => one === ends) })}
       />
       <label className="flex items-center gap-2 text-sm">
         <input
