@@ -8,7 +8,7 @@ test('a bag is saved as a file and opened again the same', async ({ page, open }
   const download = await downloading;
   expect(download.suggestedFilename()).toBe('folder-satchel.fennot.json');
   const path = await download.path();
-  expect(JSON.parse(await readFile(path, 'utf8'))).toMatchObject({ format: 'fennot.bag', version: 6 });
+  expect(JSON.parse(await readFile(path, 'utf8'))).toMatchObject({ format: 'fennot.bag', version: 7 });
 
   await page.goto('/');
   await page.getByLabel('Bag file').setInputFiles(path);
@@ -27,7 +27,7 @@ test('a file that is not a bag is refused with what is wrong, and nothing is add
   const dialog = page.getByRole('dialog');
   for (const [text, says] of [
     ['{"format":"fennot.bag","version":1,"name":"x', 'breaks off'],
-    ['{"format":"fennot.bag","version":7}', 'newer Fennot'],
+    ['{"format":"fennot.bag","version":8}', 'newer Fennot'],
     ['{"hello":1}', 'not a Fennot bag'],
     ['{"format":"fennot.bag","version":1,"name":""}', 'name: A name cannot be empty.'],
   ] as const) {

@@ -9,11 +9,14 @@ import { arrangementSchema } from './arrangement-schema.ts';
 import { fabricSchema } from './fabric-schema.ts';
 import { featuresSchema } from './features-schema.ts';
 import { finishSchema } from './finish-schema.ts';
+import { hookSchema } from './hook-schema.ts';
 import { makingSchema } from './making-schema.ts';
+import { amountSchema, moneySchema, paceSchema } from './money-schema.ts';
 import { nameSchema } from './name-schema.ts';
 import { panelSchema } from './panel-schema.ts';
 import { panelStripesSchema } from './stripes-schema.ts';
 import { VERSION } from './versions/index.ts';
+import { weighingSchema } from './weighings-schema.ts';
 
 /** The document's name for itself. */
 export const FORMAT = 'fennot.bag';
@@ -77,7 +80,14 @@ const briefSchema = z.strictObject({
 export const ballSchema = z.strictObject({
   grams: z.number('A weight is a number of grams.').min(1, 'At least 1 g.').max(5000, 'At most 5 kg.'),
   metres: z.number('A length is a number of metres.').min(1, 'At least 1 m.').max(20_000, 'At most 20 km.'),
+  /** What one costs, in the currency of the bag. */
+  price: amountSchema.optional(),
 });
+
+/** Which one of the maker's library this is a copy of, as that was then. */
+const originSchema = z
+  .strictObject({ id: z.uuid('An origin is known by its UUID.'), version: z.int().min(1) })
+  .optional();
 
 const yarnSchema = z.strictObject({
   id,
@@ -90,11 +100,6 @@ const yarnSchema = z.strictObject({
   ball: ballSchema.optional(),
 });
 export type Yarn = z.infer<typeof yarnSchema>;
-
-const hookSchema = z
-  .number('A hook size is a number of mm.')
-  .min(0.5, 'Hooks begin at 0.5 mm.')
-  .max(40, 'Hooks end at 40 mm.');
 
 /** The hook something was measured with, where the swatch's has been changed since. */
 const measuredWith = hookSchema.optional();
@@ -127,6 +132,7 @@ export const swatchSchema = z.strictObject({
     .min(0.25, 'A row end takes an insertion in four rows at least.')
     .max(5, 'A row end takes at most 5 insertions.')
     .optional(),
+  origin: originSchema,
 });
 export type Swatch = z.infer<typeof swatchSchema>;
 
@@ -198,6 +204,7 @@ export const motifSchema = z.strictObject({
     .min(1, 'A motif needs at least one colourway.')
     .max(LIMITS.colourways, `A motif has at most ${LIMITS.colourways} colourways.`),
   measured: z.array(measurementSchema).max(LIMITS.measured, `At most ${LIMITS.measured} measured pieces.`),
+  origin: originSchema,
 });
 export type Motif = z.infer<typeof motifSchema>;
 
@@ -268,6 +275,12 @@ const shape = z.strictObject({
     .optional(),
   stripes: panelStripesSchema.optional(),
   allowances: allowancesSchema.optional(),
+  weighings: z
+    .array(weighingSchema)
+    .max(LIMITS.weighings, `At most ${LIMITS.weighings} weighings.`)
+    .optional(),
+  money: moneySchema.optional(),
+  pace: paceSchema.optional(),
   arrangement: arrangementSchema.optional(),
   construction: constructionSchema,
   features: featuresSchema.optional(),
@@ -347,6 +360,17 @@ export const documentSchema = shape.superRefine((doc, context) => {
     stripes.bands.forEach(({ yarn }, i) => {
       need('yarn', yarn, ['stripes', ...path, 'bands', i, 'yarn']);
     });
+  unique(doc.weighings ?? [], 'weighings');
+  doc.weighings?.forEach(({ worked, tails, weighed }, i) => {
+    worked.forEach(({ swatch, yarn }, k) => {
+      need('swatch', swatch, ['weighings', i, 'worked', k, 'swatch']);
+      need('yarn', yarn, ['weighings', i, 'worked', k, 'yarn']);
+    });
+    tails.forEach(({ yarn }, k) => {
+      need('yarn', yarn, ['weighings', i, 'tails', k, 'yarn']);
+    });
+    if (weighed.of === 'ball') need('yarn', weighed.yarn, ['weighings', i, 'weighed', 'yarn']);
+  });
   unique(doc.arrangement?.kept ?? [], 'arrangement', 'kept');
   const stocked = (doc.arrangement?.stock ?? []).map(({ motif, design }) => ({ id: `${motif}/${design}` }));
   unique(stocked, 'arrangement', 'stock');

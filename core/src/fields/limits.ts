@@ -14,6 +14,7 @@ export const LIMITS = {
   /** Rounds of a motif, and colours of a colourway. */
   rounds: 30,
   measured: 200,
+  weighings: 200,
   /** Places laid by hand, those of counts that are no longer in the bag among them; and arrangements kept. */
   cellsKept: 1200,
   arrangements: 3,

@@ -3,9 +3,9 @@ import type { BagDocument } from '../document/index.ts';
 import { motifOf } from '../document/look-up.ts';
 import { groupBy } from '../geometry/index.ts';
 import { isSquare } from '../motif/index.ts';
-import { type JoinPlan, joinMethod } from '../runs/index.ts';
+import { type JoinPlan, joinMethod, type Run } from '../runs/index.ts';
 import { panelColours } from '../stripes/index.ts';
-import { type Effort, type Extras, effortOf, motifEnds, roundColours } from '../yarn/index.ts';
+import { type Effort, type Extras, effortOf, type Joined, motifEnds, roundColours } from '../yarn/index.ts';
 
 /** What there is to make and to hide. */
 export interface Tally {
@@ -55,19 +55,30 @@ export function tallyOf(
   return { motifs, motifWord, panels, pieceEnds, joinEnds: joins.ends, joinYarn, effort };
 }
 
-/** Yarn of the joins with its tails, by how they are worked. */
-function joinUses(document: BagDocument, { runs, corners }: JoinPlan) {
-  const alike = groupBy(runs, ({ how }) => `${joinMethod(how.method).tool} ${how.yarn}`);
+/** Yarn of the joins with its tails, by when and how they are worked: a run with a closing seam in it waits for the fold. */
+function joinUses(document: BagDocument, { runs, corners }: JoinPlan): Joined['uses'] {
+  const when = ({ passes }: Run) =>
+    passes.every(({ link }) => link.seam.kind === 'flat') ? ('flat' as const) : ('close' as const);
+  const alike = groupBy(runs, (run) => `${when(run)} ${joinMethod(run.how.method).tool} ${run.how.yarn}`);
   const sum = (all: ReadonlyArray<{ readonly yarn: number }>) => all.reduce((mm, { yarn }) => mm + yarn, 0);
   return [
     ...[...alike.values()].flatMap((own) => {
-      const how = own[0]?.how;
-      return how
-        ? [{ what: `Joins with the ${joinMethod(how.method).tool}`, yarn: how.yarn, length: sum(own) }]
-        : [];
+      const [first] = own;
+      if (!first) return [];
+      const { method, yarn } = first.how;
+      return [
+        { what: `Joins with the ${joinMethod(method).tool}`, yarn, length: sum(own), when: when(first) },
+      ];
     }),
     ...(corners.length > 0
-      ? [{ what: 'Corners sewn across', yarn: document.joins.yarn, length: sum(corners) }]
+      ? [
+          {
+            what: 'Corners sewn across',
+            yarn: document.joins.yarn,
+            length: sum(corners),
+            when: 'close' as const,
+          },
+        ]
       : []),
   ];
 }

@@ -1,6 +1,7 @@
 import type { BagGraph } from '../bag/index.ts';
 import type { BagDocument } from '../document/index.ts';
 import { whole } from '../geometry/index.ts';
+import { type Learnt, learnt } from './learn.ts';
 import { ENDS_A_MINUTE, JOINS_A_MINUTE, STITCHES_A_MINUTE } from './rates.ts';
 import {
   byColour,
@@ -35,6 +36,8 @@ export interface Effort {
   readonly uses: readonly YarnUse[];
   /** What each yarn comes to, in the order of the bag's yarns. */
   readonly needs: readonly YarnNeed[];
+  /** What the weighings told of the maker's yarn. */
+  readonly learnt: Learnt;
   readonly parts: readonly PartEffort[];
   /** What panels take, colour by colour, in the order of the bag's yarns. */
   readonly panelColours: readonly ColourEffort[];
@@ -57,7 +60,8 @@ export function effortOf(
   extras: Extras,
   joins: Joined,
 ): Effort {
-  const { uses, work } = usesOf(document, graph, designs, extras, joins);
+  const known = learnt(document);
+  const { uses, work } = usesOf(document, graph, designs, extras, joins, known);
   const parts = YARN_PARTS.flatMap((part): PartEffort[] => {
     const own = uses.filter((use) => use.part === part);
     if (own.length === 0) return [];
@@ -71,7 +75,8 @@ export function effortOf(
     );
   return {
     uses,
-    needs: yarnNeeds(document, uses),
+    needs: yarnNeeds(document, uses, known),
+    learnt: known,
     parts,
     panelColours: coloursOf('panels'),
     motifColours: coloursOf('motifs'),

@@ -3,12 +3,18 @@ import { swatchGauge } from '../fit/index.ts';
 import { must } from '../geometry/index.ts';
 import { TAIL } from '../runs/index.ts';
 import type { RowColours } from '../stripes/index.ts';
+import type { Learnt } from './learn.ts';
 import type { SizedTops } from './panel-tops.ts';
 import { CHAIN_BY_PITCH, TIME_OF_TOP, YARN_BY_PITCH, YARN_OF_TOP } from './rates.ts';
-import type { YarnPart, YarnUse } from './uses.ts';
+import { pitchOf } from './thread.ts';
+import type { YarnPart, YarnStep, YarnUse } from './uses.ts';
 
-/** A swatch with its gauge, mm. */
-export type Gauged = Omit<Swatch, 'pitch' | 'row'> & { readonly pitch: number; readonly row: number };
+/** A swatch with its gauge, mm; and what one pitch of it counts for in yarn, as its maker works it. */
+export type Gauged = Omit<Swatch, 'pitch' | 'row'> & {
+  readonly pitch: number;
+  readonly row: number;
+  readonly thread: number;
+};
 
 /** Gathers the uses of yarn of a bag, and the time of its stitches. */
 export class Gathering {
@@ -17,40 +23,58 @@ export class Gathering {
   work = 0;
   /** Swatches whose gauge something is worked in. */
   readonly worked = new Set<string>();
+  #step: YarnStep = { operation: 'pieces', what: '', many: 1, pieces: [] };
   readonly #gauge: ReadonlyMap<string, Gauged>;
 
-  constructor(document: BagDocument) {
+  constructor(document: BagDocument, { factors }: Pick<Learnt, 'factors'>) {
     this.#gauge = new Map(
       document.swatches.map((swatch) => {
         const { pitch, row } = swatchGauge(document, swatch);
-        return [swatch.id, { ...swatch, pitch: pitch.value, row: row.value }];
+        const thread = pitchOf(document, swatch) * (factors.get(swatch.id) ?? 1);
+        return [swatch.id, { ...swatch, pitch: pitch.value, row: row.value, thread }];
       }),
     );
+  }
+
+  /** All that follows belongs to this step of the work, until the next one is begun. */
+  begin(operation: YarnStep['operation'], what: string, many = 1, pieces: readonly string[] = []): void {
+    this.#step = { operation, what, many, pieces };
   }
 
   swatch(id: string): Gauged {
     return must(this.#gauge.get(id), 'swatch');
   }
 
-  /** One use; what takes nothing is none. */
-  add(use: YarnUse): void {
-    if (use.length !== 0) this.uses.push(use);
+  /** One use, in the step that is under way; what takes nothing is none. */
+  add(use: Omit<YarnUse, 'step'>): void {
+    if (use.length !== 0) this.uses.push({ ...use, step: this.#step });
   }
 
   /** So many stitches of a swatch's own. */
   put(part: YarnPart, what: string, many: number, id: string): void {
-    const { pitch, stitch, strands, yarn } = this.swatch(id);
-    this.worked.add(id);
+    const { stitch } = this.swatch(id);
     this.work += many * TIME_OF_TOP[stitch];
-    this.add({ part, what, yarn, stitches: many, length: many * YARN_BY_PITCH[stitch] * pitch * strands });
+    this.pitches(part, what, many, many * YARN_BY_PITCH[stitch], id);
   }
 
-  /** So many chains. */
+  /** So many chains: they count as no stitches. */
   chain(part: YarnPart, what: string, many: number, id: string): void {
-    const { pitch, strands, yarn } = this.swatch(id);
-    this.worked.add(id);
     this.work += many;
-    this.add({ part, what, yarn, stitches: many, length: many * CHAIN_BY_PITCH * pitch * strands });
+    this.pitches(part, what, many, many * CHAIN_BY_PITCH, id);
+  }
+
+  /** Stitches of a swatch that take so many pitches of its yarn, in its own yarn or another. */
+  pitches(
+    part: YarnPart,
+    what: string,
+    stitches: number,
+    pitches: number,
+    swatch: string,
+    yarn = this.swatch(swatch).yarn,
+  ): void {
+    const { thread, strands } = this.swatch(swatch);
+    this.worked.add(swatch);
+    this.add({ part, what, yarn, swatch, stitches, length: pitches * thread * strands });
   }
 
   /**
@@ -66,26 +90,25 @@ export class Gathering {
     colour: RowColours,
     times = 1,
   ): void {
-    const own = new Map<string, { stitches: number; length: number }>();
+    /** Stitches and their pitches by yarn, and by swatch in that. */
+    const own = new Map<string, Map<string, { stitches: number; pitches: number }>>();
     for (let row = 1; row <= many; row++) {
       const yarn = colour(row);
-      const before = own.get(yarn) ?? { stitches: 0, length: 0 };
-      for (const sized of tops(row)) this.#row(sized, times, before);
-      own.set(yarn, before);
+      const swatches = own.get(yarn) ?? new Map<string, { stitches: number; pitches: number }>();
+      own.set(yarn, swatches);
+      for (const { swatch, tops: kinds } of tops(row)) {
+        const sum = swatches.get(swatch) ?? { stitches: 0, pitches: 0 };
+        swatches.set(swatch, sum);
+        for (const [kind, one] of kinds) {
+          if (kind !== 'chain') sum.stitches += one * times;
+          sum.pitches += one * times * YARN_OF_TOP[kind];
+          this.work += one * times * TIME_OF_TOP[kind];
+        }
+      }
     }
-    for (const [yarn, one] of own) this.add({ part, what, yarn, ...one });
-  }
-
-  /** Adds the tops of a row that are of one size to what its colour takes. */
-  #row({ swatch, tops }: SizedTops, times: number, to: { stitches: number; length: number }): void {
-    const { pitch, strands } = this.swatch(swatch);
-    this.worked.add(swatch);
-    for (const [kind, one] of tops) {
-      const many = one * times;
-      if (kind !== 'chain') to.stitches += many;
-      to.length += many * YARN_OF_TOP[kind] * pitch * strands;
-      this.work += many * TIME_OF_TOP[kind];
-    }
+    for (const [yarn, swatches] of own)
+      for (const [swatch, { stitches, pitches }] of swatches)
+        this.pitches(part, what, stitches, pitches, swatch, yarn);
   }
 
   /** Ends that are hidden. */

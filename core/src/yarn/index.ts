@@ -1,4 +1,5 @@
 export * from './effort.ts';
+export { type Learnt, learnt, type Mute, type Told } from './learn.ts';
 export { begunIn, motifEnds, roundColours, roundYarn } from './round-work.ts';
 export { motifStitches, panelStitches, roundStitches } from './stitches-of.ts';
 export * from './uses.ts';

@@ -1,19 +1,21 @@
 import type { BagDocument, Colourway, Motif } from '../document/index.ts';
 import { swatchOf } from '../document/look-up.ts';
-import { swatchGauge } from '../fit/index.ts';
 import { ownRoundTops } from '../motif/index.ts';
 import { TAIL } from '../runs/index.ts';
 import type { Stitch } from '../stitches/index.ts';
+import { learnt } from './learn.ts';
 import { TIME_OF_TOP, YARN_BY_PITCH, YARN_OF_TOP } from './rates.ts';
 import { roundStitches } from './stitches-of.ts';
+import { pitchOf } from './thread.ts';
 
 /**
  * Yarn each round of a motif takes, from the heart outwards, mm: its stitches by gauge and kind, and two tails, as every
  * round may be of another colour.
  */
 export function roundYarn(document: BagDocument, motif: Motif, rounds: number): number[] {
-  const { stitch, strands, ...swatch } = swatchOf(document, motif.swatch);
-  const pitch = swatchGauge(document, { ...swatch, stitch, strands }).pitch.value;
+  const swatch = swatchOf(document, motif.swatch);
+  const { stitch, strands } = swatch;
+  const pitch = pitchOf(document, swatch) * (learnt(document).factors.get(swatch.id) ?? 1);
   return Array.from(
     { length: rounds },
     (_, r) => (roundWork(motif, r + 1, stitch).pitches * pitch + 2 * TAIL) * strands,

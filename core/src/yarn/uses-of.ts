@@ -4,13 +4,14 @@ import type { BagDocument } from '../document/index.ts';
 import { motifOf, panelOf, swatchOf } from '../document/look-up.ts';
 import type { EdgeCount } from '../edging/index.ts';
 import { groupBy, must } from '../geometry/index.ts';
-import type { BandPlan, StrapPlan } from '../strap/index.ts';
+import { type BandPlan, isStrap, type StrapPlan } from '../strap/index.ts';
 import { panelColours, rowColours, writtenColours } from '../stripes/index.ts';
 import { Gathering } from './gathering.ts';
+import type { Learnt } from './learn.ts';
 import { panelTops, writtenTops } from './panel-tops.ts';
 import { YARN_BY_PITCH } from './rates.ts';
 import { begunIn, roundColours, roundWork } from './round-work.ts';
-import { byColour, type YarnPart, type YarnUse } from './uses.ts';
+import type { YarnPart, YarnUse } from './uses.ts';
 
 /** What is put on the joined bag, worked out. */
 export interface Extras {
@@ -25,7 +26,9 @@ export interface Extras {
 export interface Joined {
   readonly ends: number;
   readonly insertions: number;
-  readonly uses: ReadonlyArray<Pick<YarnUse, 'what' | 'yarn' | 'length'>>;
+  readonly uses: ReadonlyArray<
+    Pick<YarnUse, 'what' | 'yarn' | 'length'> & { readonly when: 'flat' | 'close' }
+  >;
 }
 
 /** What is ripped back and cannot be used again, per cent, until its maker says otherwise. */
@@ -47,8 +50,9 @@ export function usesOf(
   designs: ReadonlyMap<string, string>,
   extras: Extras,
   joins: Joined,
+  known: Pick<Learnt, 'factors'>,
 ): Pick<Gathering, 'uses' | 'work'> {
-  const all = new Gathering(document);
+  const all = new Gathering(document, known);
   // Hundreds of squares are of a few kinds: each kind is counted once.
   const alike = groupBy(graph.pieces, ({ id, make }) =>
     make.of === 'motif' ? `${make.motif} ${make.rounds} ${designs.get(id) ?? ''}` : id,
@@ -56,42 +60,45 @@ export function usesOf(
   for (const pieces of alike.values()) {
     const piece = must(pieces[0], 'piece');
     if (piece.make.of === 'panel') panel(all, document, piece);
-    else motifs(all, document, piece, designs.get(piece.id), pieces.length);
+    else motifs(all, document, pieces, designs.get(piece.id));
   }
   put(all, document, graph, extras);
-  for (const { what, yarn, length } of joins.uses)
+  for (const { what, yarn, length, when } of joins.uses) {
+    all.begin(when, what);
     all.add({ part: 'joins', what, yarn, stitches: 0, length });
+  }
   added(all, document);
   return all;
 }
 
 const timesText = (many: number) => (many > 1 ? `, in ${many} of them` : '');
 
-/** So many motifs of one design, round by round. */
+/** Motifs that are all of one design, round by round. */
 function motifs(
   all: Gathering,
   document: BagDocument,
-  { make }: Piece,
+  pieces: readonly Piece[],
   design: string | undefined,
-  many: number,
 ): void {
+  const { make } = must(pieces[0], 'piece');
   if (make.of !== 'motif') return;
+  const many = pieces.length;
   const motif = motifOf(document, make.motif);
   const way = motif.colourways.find(({ id }) => id === design);
-  const { pitch, strands, stitch, yarn: plain } = all.swatch(motif.swatch);
-  all.worked.add(motif.swatch);
+  const { strands, stitch, yarn: plain } = all.swatch(motif.swatch);
   const name = way && motif.colourways.length > 1 ? way.name : motif.name;
+  all.begin(
+    'pieces',
+    name,
+    many,
+    pieces.map(({ id }) => id),
+  );
   const colours = roundColours(way, make.rounds, plain);
   colours.forEach((yarn, r) => {
     const one = roundWork(motif, r + 1, stitch);
     all.work += many * one.time;
-    all.add({
-      part: 'motifs',
-      what: `${name}, round ${r + 1}${timesText(many)}`,
-      yarn,
-      stitches: many * one.stitches,
-      length: many * one.pitches * pitch * strands,
-    });
+    const what = `${name}, round ${r + 1}${timesText(many)}`;
+    all.pitches('motifs', what, many * one.stitches, many * one.pitches, motif.swatch, yarn);
   });
   for (const [yarn, begun] of begunIn(motif, colours))
     all.tails(`${name}${timesText(many)}`, yarn, 2 * begun * many, strands);
@@ -101,6 +108,7 @@ function motifs(
 function panel(all: Gathering, document: BagDocument, piece: Piece): void {
   const { name, make } = piece;
   if (make.of !== 'panel') return;
+  all.begin('pieces', name, 1, [piece.id]);
   all.rows('panels', name, make.rows, panelTops(document, piece), rowColours(document, piece));
   const { strands } = all.swatch(make.swatch);
   for (const { yarn, ends } of panelColours(document, piece).endsOf) all.tails(name, yarn, ends, strands);
@@ -117,10 +125,12 @@ function put(
   const { edging } = graph.trim ?? {};
   for (let k = 0; edging && k < edging.rounds; k++) {
     const stitches = edges.reduce((sum, { rounds }) => sum + (rounds[k] ?? 0), 0);
+    all.begin('edge', `Edge round ${k + 1}`);
     all.put('edge', `Edge round ${k + 1}`, stitches, edging.swatch);
   }
   const own = document.finish?.straps;
   const written = own?.panel === undefined ? undefined : panelOf(document, own.panel);
+  all.begin('straps', own && own.many > 1 ? 'Straps' : 'Strap');
   if (own && straps && written) {
     const { name } = written;
     const swatch = swatchOf(document, written.swatch);
@@ -133,9 +143,15 @@ function put(
     all.put('straps', own.many > 1 ? 'Straps' : 'Strap', straps.stitches, own.swatch);
     all.chain('straps', 'Chains of the straps', straps.chains, own.swatch);
   }
-  for (const { band, rows } of bands) all.put('straps', band.name, rows * band.wide * band.many, band.swatch);
+  for (const one of bands) {
+    const { band, rows } = one;
+    all.begin(isStrap(one) ? 'straps' : 'waist', band.name, band.many);
+    all.put('straps', band.name, rows * band.wide * band.many, band.swatch);
+  }
+  all.begin('closure', 'Loops of the closure');
   if (closure?.of === 'button' || closure?.of === 'toggle')
     all.chain('closure', 'Loops of the closure', closure.chains * placesMany(closure.places), first);
+  all.begin('cord', 'Cord');
   // A cord is a chain, as long as it is.
   if (cord) all.chain('cord', 'Cord', cord.length / all.swatch(first).pitch, first);
 }
@@ -143,20 +159,21 @@ function put(
 /** What is added to the yarn of the bag itself: a swatch of each gauge that is worked in, and what is ripped back. */
 function added(all: Gathering, document: BagDocument): void {
   const { ripping = USUAL_RIPPING, swatches = true } = document.allowances ?? {};
-  if (swatches)
-    for (const id of all.worked) {
-      const { name, yarn, stitch, strands, pitch, row, stitches: across, rows: high } = all.swatch(id);
-      const many = (across?.count ?? SWATCH_SIDE / pitch) * (high?.count ?? SWATCH_SIDE / row);
-      const length = many * YARN_BY_PITCH[stitch] * pitch * strands;
-      all.add({ part: 'swatches', what: `Swatch: ${name}`, yarn, stitches: 0, length });
-    }
   const worked = all.uses.filter(({ part }) => WORKED.includes(part));
-  for (const { yarn, length } of byColour(document, worked))
-    all.add({
+  if (swatches)
+    for (const id of [...all.worked]) {
+      const { name, stitch, pitch, row, stitches: across, rows: high } = all.swatch(id);
+      const many = (across?.count ?? SWATCH_SIDE / pitch) * (high?.count ?? SWATCH_SIDE / row);
+      const what = `Swatch: ${name}`;
+      all.begin('swatch', what);
+      all.pitches('swatches', what, 0, many * YARN_BY_PITCH[stitch], id);
+    }
+  for (const use of ripping > 0 ? worked : [])
+    all.uses.push({
+      ...use,
       part: 'ripping',
       what: `Ripped back, ${ripping} %`,
-      yarn,
       stitches: 0,
-      length: (length * ripping) / 100,
+      length: (use.length * ripping) / 100,
     });
 }

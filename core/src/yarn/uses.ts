@@ -1,5 +1,7 @@
 import type { BagDocument } from '../document/index.ts';
-import { whole } from '../geometry/index.ts';
+import { range90 } from '../gauge/index.ts';
+import { groupBy, whole } from '../geometry/index.ts';
+import type { Learnt } from './learn.ts';
 
 /** What yarn goes into. */
 export const YARN_PARTS = [
@@ -16,17 +18,44 @@ export const YARN_PARTS = [
 ] as const;
 export type YarnPart = (typeof YARN_PARTS)[number];
 
+/** What is done at one go in the making of a bag, as far as its yarn goes: an operation of the order of work, or a part of it. */
+export interface YarnStep {
+  /** Id of the operation. */
+  readonly operation:
+    | 'swatch'
+    | 'pieces'
+    | 'flat'
+    | 'close'
+    | 'waist'
+    | 'edge'
+    | 'straps'
+    | 'closure'
+    | 'cord';
+  /** `Marigold heart`, `Edge round 3`. */
+  readonly what: string;
+  /** So many alike are made in it, one after the other. */
+  readonly many: number;
+  /** The pieces of the bag that are worked in it. */
+  readonly pieces: readonly string[];
+}
+
 /** One use of one yarn: everything a bag takes is such a use, and all sums are sums of these. */
 export interface YarnUse {
   readonly part: YarnPart;
   /** What it is for: `Marigold heart, round 3, in 4 of them`. */
   readonly what: string;
   readonly yarn: string;
-  /** Stitches; chains, joins and tails are none. */
+  /** Swatch whose stitches they are: joins and tails are of none, and weighing teaches nothing about them. */
+  readonly swatch?: string;
+  /** Stitches; joins and tails are none. */
   readonly stitches: number;
   /** mm */
   readonly length: number;
+  readonly step: YarnStep;
 }
+
+/** Uses of one yarn that are called alike, together. */
+export type NamedUse = Pick<YarnUse, 'part' | 'what' | 'length'>;
 
 /** What a bag takes of one yarn. */
 export interface YarnNeed {
@@ -38,42 +67,74 @@ export interface YarnNeed {
   readonly high: number;
   readonly parts: ReadonlyArray<{ readonly part: YarnPart; readonly length: number }>;
   /** The largest first. */
-  readonly uses: readonly YarnUse[];
+  readonly uses: readonly NamedUse[];
 }
 
-/**
- * How far an estimate from gauge and stitch alone is off, as a share, one standard error: how tightly a hand works shows
- * little in its gauge and much in its yarn. It is the same hand in every stitch, so what is off adds up.
- */
-const ESTIMATE_ERROR = 0.15;
-/** Standard errors of a 90 % range. */
-const RANGE = 1.645;
+/** Yarn of joins and tails is off by this share, one standard error: it goes by the maker's habits, not by stitches. */
+const HABIT_ERROR = 0.15;
+/** However much has been weighed, what is worked next differs from it by this share, one standard error. */
+const NEXT_ERROR = 0.02;
 
 /** What is taken of each yarn, in the bag's order; yarns that nothing is worked in are left out. */
-export function yarnNeeds({ yarns }: Pick<BagDocument, 'yarns'>, uses: readonly YarnUse[]): YarnNeed[] {
+export function yarnNeeds(
+  { yarns }: Pick<BagDocument, 'yarns'>,
+  uses: readonly YarnUse[],
+  known: Pick<Learnt, 'factors' | 'together'>,
+): YarnNeed[] {
   return yarns.flatMap(({ id }): YarnNeed[] => {
     const own = uses.filter((use) => use.yarn === id);
     if (own.length === 0) return [];
     const length = lengthOf(own);
-    const off = RANGE * ESTIMATE_ERROR * length;
     return [
       {
         yarn: id,
         length,
-        low: length - off,
-        high: length + off,
+        ...range90(length, errorOf(own, known)),
         parts: YARN_PARTS.flatMap((part) => {
           const parts = own.filter((use) => use.part === part);
           return parts.length > 0 ? [{ part, length: lengthOf(parts) }] : [];
         }),
-        uses: [...own].sort((a, b) => b.length - a.length),
+        uses: named(own),
       },
     ];
   });
 }
 
+/**
+ * How far the sum of some uses of one yarn is off, one standard error, mm. Stitches of one swatch are off alike, and those of
+ * two as far as the hand is the same in both.
+ */
+export function errorOf(
+  uses: readonly YarnUse[],
+  { factors, together }: Pick<Learnt, 'factors' | 'together'>,
+): number {
+  const worked = new Map<string, number>();
+  let [habit, stitches] = [0, 0];
+  for (const { swatch, length } of uses)
+    if (swatch === undefined) habit += length;
+    else {
+      worked.set(swatch, (worked.get(swatch) ?? 0) + length);
+      stitches += length;
+    }
+  let variance = (HABIT_ERROR * habit) ** 2 + (NEXT_ERROR * stitches) ** 2;
+  for (const [a, inA] of worked)
+    for (const [b, inB] of worked) {
+      const usual = (inA * inB) / ((factors.get(a) ?? 1) * (factors.get(b) ?? 1));
+      variance += usual * (together.get(a)?.get(b) ?? 0);
+    }
+  return Math.sqrt(Math.max(0, variance));
+}
+
+/** Uses with those of one name added up, the largest first. */
+const named = (uses: readonly YarnUse[]): NamedUse[] =>
+  [...groupBy(uses, ({ part, what }) => `${part} ${what}`).values()]
+    .flatMap((alike) =>
+      alike[0] ? [{ part: alike[0].part, what: alike[0].what, length: lengthOf(alike) }] : [],
+    )
+    .sort((a, b) => b.length - a.length);
+
 /** Length of some uses together, mm. */
-export const lengthOf = (uses: readonly YarnUse[]): number =>
+export const lengthOf = (uses: readonly Pick<YarnUse, 'length'>[]): number =>
   uses.reduce((sum, { length }) => sum + length, 0);
 
 /** What some uses take of each yarn: stitches and mm, in the order of the bag's yarns. */
