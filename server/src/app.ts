@@ -12,6 +12,7 @@ import { sameOrigin } from './plugins/same-origin.ts';
 import { stopping } from './plugins/stopping.ts';
 import { bagRoutes } from './routes/bags.ts';
 import { healthRoutes } from './routes/health.ts';
+import { holdingRoutes } from './routes/holdings.ts';
 import { settingsRoutes } from './routes/settings.ts';
 import { inline, type Work } from './work/work.ts';
 
@@ -79,7 +80,7 @@ export async function buildApp({
     transform: jsonSchemaTransform,
   });
   await app.register(swaggerUi, { routePrefix: `${API}/docs`, staticCSP: true });
-  for (const routes of [healthRoutes, bagRoutes, settingsRoutes]) {
+  for (const routes of [healthRoutes, bagRoutes, holdingRoutes, settingsRoutes]) {
     await app.register(routes, { prefix: API });
   }
   if (web === undefined) app.setNotFoundHandler((request, reply) => nothingAt(reply, request.url));

@@ -4,6 +4,7 @@ import { buildApp } from './app.ts';
 import type { Config } from './config.ts';
 import { BagStore } from './db/bags.ts';
 import { connect, migrate } from './db/connect.ts';
+import { HoldingStore } from './db/holdings.ts';
 import { settleIn } from './db/owners.ts';
 import { logStream } from './log.ts';
 import { pooled } from './work/work.ts';
@@ -30,6 +31,7 @@ export async function serve(config: Config): Promise<Serving> {
 async function open({ web, logLevel, logFolder, empty, port }: Config, db: Knex): Promise<Serving> {
   await migrate(db);
   await BagStore.purge(db);
+  await HoldingStore.purge(db);
   const owner = await settleIn(db, { empty });
   const app = await buildApp({
     db,

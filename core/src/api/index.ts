@@ -1,4 +1,5 @@
 export * from './bags.ts';
+export * from './holdings.ts';
 export * from './problem.ts';
 export * from './routes.ts';
 export * from './settings.ts';

@@ -26,7 +26,23 @@ export const PROBLEMS = {
     title: 'Changed elsewhere',
     detail: 'This bag was changed in another window since you opened it. Nothing was overwritten.',
   },
-  idTaken: { status: 409, title: 'Id taken', detail: 'Another bag has this id already.' },
+  lotChangedElsewhere: {
+    status: 409,
+    title: 'Lot changed elsewhere',
+    detail:
+      'Some of this yarn was changed in another window. Nothing was overwritten: look again, and change it then.',
+  },
+  noSuchLot: {
+    status: 404,
+    title: 'No such lot',
+    detail: 'This yarn or the bag it is for is not there any more. Nothing was changed.',
+  },
+  tooManyLots: {
+    status: 422,
+    title: 'Too many lots',
+    detail: 'That is more yarn than a stash can hold: 20,000 lots at most.',
+  },
+  idTaken: { status: 409, title: 'Id taken', detail: 'Something else has this id already.' },
   badBag: { status: 422, title: 'Bad bag', detail: 'This is not a bag.' },
   badInput: { status: 400, title: 'Bad input', detail: 'The request is wrong.' },
   badAddress: { status: 400, title: 'Bad address', detail: 'This address cannot be read.' },

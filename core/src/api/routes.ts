@@ -10,6 +10,7 @@ import {
   savedSchema,
   storedBagSchema,
 } from './bags.ts';
+import { changedHoldingsSchema, changeHoldingsSchema, stashSchema } from './holdings.ts';
 import { settingsSchema } from './settings.ts';
 
 /** Where the API begins. */
@@ -49,6 +50,14 @@ export const ROUTES = {
     path: '/bags/:id/restore',
     body: restoreBagSchema,
     answer: keptBagSchema,
+    status: 200,
+  },
+  stash: { method: 'GET', path: '/stash', body: NOTHING, answer: stashSchema, status: 200 },
+  changeHoldings: {
+    method: 'POST',
+    path: '/holdings/changes',
+    body: changeHoldingsSchema,
+    answer: changedHoldingsSchema,
     status: 200,
   },
   settings: { method: 'GET', path: '/settings', body: NOTHING, answer: settingsSchema, status: 200 },

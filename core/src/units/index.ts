@@ -1,2 +1,3 @@
 export * from './hook.ts';
 export * from './length.ts';
+export * from './whole-yarn.ts';

@@ -71,10 +71,11 @@ export class Gathering {
     pitches: number,
     swatch: string,
     yarn = this.swatch(swatch).yarn,
+    more: Pick<YarnUse, 'inner'> = {},
   ): void {
     const { thread, strands } = this.swatch(swatch);
     this.worked.add(swatch);
-    this.add({ part, what, yarn, swatch, stitches, length: pitches * thread * strands });
+    this.add({ part, what, yarn, swatch, stitches, length: pitches * thread * strands, ...more });
   }
 
   /**

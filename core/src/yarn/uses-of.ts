@@ -98,7 +98,8 @@ function motifs(
     const one = roundWork(motif, r + 1, stitch);
     all.work += many * one.time;
     const what = `${name}, round ${r + 1}${timesText(many)}`;
-    all.pitches('motifs', what, many * one.stitches, many * one.pitches, motif.swatch, yarn);
+    const within = r + 1 < make.rounds ? ({ inner: true } as const) : {};
+    all.pitches('motifs', what, many * one.stitches, many * one.pitches, motif.swatch, yarn, within);
   });
   for (const [yarn, begun] of begunIn(motif, colours))
     all.tails(`${name}${timesText(many)}`, yarn, 2 * begun * many, strands);

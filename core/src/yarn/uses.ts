@@ -47,6 +47,8 @@ export interface YarnUse {
   readonly yarn: string;
   /** Swatch whose stitches they are: joins and tails are of none, and weighing teaches nothing about them. */
   readonly swatch?: string;
+  /** Of a motif's rounds all but the last, which frames them. */
+  readonly inner?: true;
   /** Stitches; joins and tails are none. */
   readonly stitches: number;
   /** mm */

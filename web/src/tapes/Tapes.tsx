@@ -1,7 +1,7 @@
-import { type Plan, piecesText } from '@fennot/core';
+import { type Plan, piecesText, wholeYarn } from '@fennot/core';
 import { useSettings } from '../api/queries.ts';
 import type { BagStore } from '../open-bag/store.ts';
-import { hours, wholeYarn } from './amounts.ts';
+import { hours } from './amounts.ts';
 import { Tape } from './Tape.tsx';
 
 interface TapesProps {

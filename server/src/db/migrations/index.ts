@@ -3,6 +3,7 @@ import * as first from './001-owners-and-bags.ts';
 import * as second from './002-saves-and-deletes.ts';
 import * as third from './003-audit.ts';
 import * as fourth from './004-summaries.ts';
+import * as fifth from './005-holdings.ts';
 
 interface Migration {
   readonly name: string;
@@ -16,6 +17,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '002-saves-and-deletes', ...second },
   { name: '003-audit', ...third },
   { name: '004-summaries', ...fourth },
+  { name: '005-holdings', ...fifth },
 ];
 
 /** The names of all migrations this Fennot knows. */

@@ -5,11 +5,11 @@ import {
   type Stock,
   type Supply,
   stockSchema,
+  wholeYarn,
   yarnOf,
 } from '@fennot/core';
 import { Hand } from 'lucide-react';
 import { useSettings } from '../../api/queries.ts';
-import { wholeYarn } from '../../tapes/amounts.ts';
 import { Button } from '../../ui/Button.tsx';
 import { NumberField } from '../../ui/fields.tsx';
 import { Section } from '../../ui/Section.tsx';

@@ -8,13 +8,13 @@ import {
   roundYarn,
   type ScrapsAnswer,
   type ScrapsAsk,
+  wholeYarn,
   yarnOf,
 } from '@fennot/core';
 import { useState } from 'react';
 import { useSettings } from '../../api/queries.ts';
 import { motifPicture } from '../../drawing/motif-picture.ts';
 import { planFor } from '../../open-bag/plans.ts';
-import { wholeYarn } from '../../tapes/amounts.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { NumberField } from '../../ui/fields.tsx';

@@ -1,9 +1,17 @@
-import { type BagDocument, type Found, formatLength, type Plan, piecesText, viewOf } from '@fennot/core';
+import {
+  type BagDocument,
+  type Found,
+  formatLength,
+  type Plan,
+  piecesText,
+  viewOf,
+  wholeYarn,
+} from '@fennot/core';
 import { dequal } from 'dequal';
 import { useSettings } from '../../api/queries.ts';
 import { MadeUpPicture } from '../../madeup/MadeUpPicture.tsx';
 import { handed } from '../../open-bag/hand.ts';
-import { hours, wholeYarn } from '../../tapes/amounts.ts';
+import { hours } from '../../tapes/amounts.ts';
 import { type Outcome, tell } from '../../ui/tell.ts';
 import { edgeText, givesText, roundsOf } from './answer-facts.ts';
 

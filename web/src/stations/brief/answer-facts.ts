@@ -10,10 +10,11 @@ import {
   piecesText,
   wantedOf,
   whatWouldGive,
+  wholeYarn,
   withFound,
 } from '@fennot/core';
 import { planFor } from '../../open-bag/plans.ts';
-import { hours, wholeYarn } from '../../tapes/amounts.ts';
+import { hours } from '../../tapes/amounts.ts';
 
 /** One line of what is told of an answer. */
 export interface Fact {

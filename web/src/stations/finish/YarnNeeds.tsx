@@ -5,13 +5,13 @@ import {
   boundsOf,
   inBalls,
   USUAL_RIPPING,
+  wholeYarn,
   type Yarn,
   type YarnNeed,
   type YarnPart,
   yarnOf,
 } from '@fennot/core';
 import { useSettings } from '../../api/queries.ts';
-import { wholeYarn } from '../../tapes/amounts.ts';
 import { Button } from '../../ui/Button.tsx';
 import { NumberField } from '../../ui/fields.tsx';
 import { Row, Section } from '../../ui/Section.tsx';

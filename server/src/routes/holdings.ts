@@ -1,0 +1,31 @@
+import { PROBLEMS, problemSchema, ROUTES } from '@fennot/core';
+import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod';
+import { HoldingStore } from '../db/holdings.ts';
+import { sendProblem } from '../plugins/problems.ts';
+
+/** A stash of 10,000 lots, imported at once, is some 4 MB. */
+const BODY_LIMIT = 16 * 1024 * 1024;
+
+/** What a maker has beside bags: the stash, and all changes to it. */
+export const holdingRoutes: FastifyPluginAsyncZod = async (app) => {
+  const store = new HoldingStore(app.db, app.owner);
+  const tags = ['stash'];
+  const { stash, changeHoldings } = ROUTES;
+  app.get(stash.path, { schema: { tags, response: { 200: stash.answer } } }, async () => store.stash());
+  app.post(
+    changeHoldings.path,
+    {
+      bodyLimit: BODY_LIMIT,
+      config: { rateLimit: { max: 100, timeWindow: '1 second' } },
+      schema: {
+        tags,
+        body: changeHoldings.body,
+        response: { 200: changeHoldings.answer, 404: problemSchema, 409: problemSchema, 422: problemSchema },
+      },
+    },
+    async ({ body: { id, changes } }, reply) => {
+      const done = await store.change(id, changes);
+      return typeof done === 'string' ? sendProblem(reply, PROBLEMS[done]) : done;
+    },
+  );
+};

@@ -1,0 +1,215 @@
+import { randomUUID } from 'node:crypto';
+import { beginDocument, type HoldingChange, type Lot, PROBLEMS, type Stash } from '@fennot/core';
+import type { FastifyInstance } from 'fastify';
+import type { Knex } from 'knex';
+import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest';
+import { buildApp } from './app.ts';
+import { localOwner } from './db/owners.ts';
+import { freshDatabase } from './testing/database.ts';
+
+let db: Knex;
+let drop: () => Promise<void>;
+let app: FastifyInstance;
+let owner: string;
+
+beforeAll(async () => {
+  ({ db, drop } = await freshDatabase());
+});
+beforeEach(async () => {
+  await app?.close();
+  await db('owners').delete();
+  owner = (await localOwner(db)).id;
+  app = await buildApp({ db, owner });
+});
+afterAll(async () => {
+  await app?.close();
+  await drop();
+});
+
+const lot = (fields: Partial<Lot> = {}): Lot => ({
+  yarn: 'Tollbar Cotton DK',
+  colourName: 'Kingfisher',
+  colour: '#17768a',
+  weight: 3,
+  fibre: 'cotton',
+  dyeLot: '12B',
+  ball: { grams: 50, metres: 115 },
+  full: 2,
+  parts: [20],
+  place: '',
+  note: '',
+  ...fields,
+});
+const change = (changes: readonly HoldingChange[], id: string = randomUUID()) =>
+  app.inject({ method: 'POST', url: '/api/holdings/changes', payload: { id, changes } });
+const stash = async () => (await app.inject('/api/stash')).json<Stash>();
+const add = async (fields: Partial<Lot> = {}) => {
+  const id = randomUUID();
+  expect((await change([{ of: 'add', id, lot: lot(fields) }])).statusCode).toBe(200);
+  return id;
+};
+const bag = async (name: string) => {
+  const id = randomUUID();
+  await app.inject({ method: 'POST', url: '/api/bags', payload: { id, document: beginDocument({ name }) } });
+  return id;
+};
+const aside = (of: string, bagId: string, grams: number, id: string = randomUUID()): HoldingChange => ({
+  of: 'allot',
+  allotment: { id, lot: of, bag: bagId, yarn: 'y1', grams },
+});
+
+describe('the stash', () => {
+  test('lots come, change and go, each on top of the version it was read at', async () => {
+    const id = await add();
+    expect((await stash()).lots).toEqual([{ id, version: 1, lot: lot() }]);
+    const changed = await change([{ of: 'change', id, basedOn: 1, lot: lot({ full: 1 }) }]);
+    expect(changed.json()).toEqual({ versions: { [id]: 2 } });
+    const late = await change([{ of: 'change', id, basedOn: 1, lot: lot({ full: 9 }) }]);
+    expect([late.statusCode, late.json().title]).toEqual([409, PROBLEMS.lotChangedElsewhere.title]);
+    expect((await change([{ of: 'remove', id, basedOn: 1 }])).statusCode).toBe(409);
+    expect((await stash()).lots[0]?.lot.full).toBe(1);
+    expect((await change([{ of: 'remove', id, basedOn: 2 }])).json()).toEqual({ versions: {} });
+    expect((await stash()).lots).toEqual([]);
+  });
+
+  test('changes are made together or not at all', async () => {
+    const id = await add();
+    const other = randomUUID();
+    const answer = await change([
+      { of: 'add', id: other, lot: lot({ dyeLot: '13' }) },
+      { of: 'change', id, basedOn: 7, lot: lot({ full: 0 }) },
+    ]);
+    expect(answer.statusCode).toBe(409);
+    expect((await stash()).lots).toEqual([{ id, version: 1, lot: lot() }]);
+  });
+
+  test('asked again after a lost answer, the same changes are answered as they were, and made once', async () => {
+    const [id, own] = [randomUUID(), randomUUID()];
+    const twice = await Promise.all([1, 2].map(() => change([{ of: 'add', id, lot: lot() }], own)));
+    expect(twice.map((one) => [one.statusCode, one.json()])).toEqual([
+      [200, { versions: { [id]: 1 } }],
+      [200, { versions: { [id]: 1 } }],
+    ]);
+    await change([{ of: 'change', id, basedOn: 1, lot: lot({ full: 1 }) }]);
+    expect((await change([{ of: 'add', id, lot: lot() }], own)).json()).toEqual({ versions: { [id]: 1 } });
+    expect((await stash()).lots.map(({ lot: { full } }) => full)).toEqual([1]);
+  });
+
+  test('of two windows that change one lot at once, one is told', async () => {
+    const id = await add();
+    const both = await Promise.all(
+      [3, 4].map((full) => change([{ of: 'change', id, basedOn: 1, lot: lot({ full }) }])),
+    );
+    expect(both.map(({ statusCode }) => statusCode).sort()).toEqual([200, 409]);
+    expect((await stash()).lots[0]?.version).toBe(2);
+  });
+
+  test('changes of many lots in any order never wait for each other for good', async () => {
+    const ids = await Promise.all(Array.from({ length: 6 }, () => add()));
+    const touch = (order: readonly string[]) =>
+      change(order.map((id) => ({ of: 'change', id, basedOn: 1, lot: lot({ full: 5 }) }) as const));
+    const answers = await Promise.all([touch(ids), touch([...ids].reverse())]);
+    expect(answers.map(({ statusCode }) => statusCode).sort()).toEqual([200, 409]);
+  });
+
+  test('what was taken out comes back as a later version: who holds the old one is told', async () => {
+    const id = await add();
+    await change([{ of: 'change', id, basedOn: 1, lot: lot({ full: 4 }) }]);
+    await change([{ of: 'remove', id, basedOn: 2 }]);
+    await change([{ of: 'add', id, after: 2, lot: lot({ full: 4 }) }]);
+    expect((await change([{ of: 'change', id, basedOn: 1, lot: lot() }])).statusCode).toBe(409);
+    expect((await stash()).lots).toEqual([{ id, version: 3, lot: lot({ full: 4 }) }]);
+  });
+
+  test('a lot that makes no sense is refused with its sentence', async () => {
+    const answer = await change([{ of: 'add', id: randomUUID(), lot: lot({ parts: [90] }) }]);
+    expect(answer.statusCode).toBe(400);
+    expect(answer.json().detail).toContain('heavier than a full one');
+  });
+
+  test('ten thousand lots come in at once, and one too many is told', async () => {
+    const many = (from: number, to: number): HoldingChange[] =>
+      Array.from({ length: to - from }, (_, i) => ({
+        of: 'add',
+        id: randomUUID(),
+        lot: lot({ dyeLot: `${from + i}`, note: 'x'.repeat(100) }),
+      }));
+    expect((await change(many(0, 10_000))).statusCode).toBe(200);
+    expect((await stash()).lots).toHaveLength(10_000);
+    const over = await change(many(0, 10_001));
+    expect(over.json().detail).toContain('20,000 lots at most');
+    expect(await db('lots').count('* as many').first()).toEqual({ many: '10000' });
+  });
+
+  test('a lot that cannot be read is counted, not lost, and hides no other', async () => {
+    await add();
+    await db('lots').insert({ id: randomUUID(), owner_id: owner, lot: '{"yarn": 3}', version: 1 });
+    const { lots, damaged } = await stash();
+    expect([lots.length, damaged]).toEqual([1, 1]);
+    expect(await db('lots').count('* as many').first()).toEqual({ many: '2' });
+  });
+
+  test('nobody reads or changes what is another maker’s', async () => {
+    const id = await add();
+    const [{ id: stranger }] = await db('owners').insert({ name: 'stranger' }).returning('id');
+    const theirs = await buildApp({ db, owner: stranger });
+    try {
+      expect((await theirs.inject('/api/stash')).json()).toMatchObject({ lots: [], allotments: [] });
+      const answer = await theirs.inject({
+        method: 'POST',
+        url: '/api/holdings/changes',
+        payload: { id: randomUUID(), changes: [{ of: 'remove', id, basedOn: 1 }] },
+      });
+      expect(answer.statusCode).toBe(409);
+      const own = await bag('Mine');
+      const mix = { id: randomUUID(), changes: [aside(id, own, 5)] };
+      expect(
+        (await theirs.inject({ method: 'POST', url: '/api/holdings/changes', payload: mix })).statusCode,
+      ).toBe(404);
+    } finally {
+      await theirs.close();
+    }
+    expect((await stash()).lots).toHaveLength(1);
+  });
+});
+
+describe('set aside for bags', () => {
+  test('in the order in which it was asked for; another amount keeps its turn', async () => {
+    const id = await add();
+    const [first, second] = [await bag('First'), await bag('Second')];
+    const own = randomUUID();
+    await change([aside(id, first, 80, own)]);
+    await change([aside(id, second, 80)]);
+    await change([aside(id, first, 90, own)]);
+    const { allotments, bags } = await stash();
+    expect(allotments.map((one) => [one.bag, one.grams])).toEqual([
+      [first, 90],
+      [second, 80],
+    ]);
+    expect(bags).toEqual({ [first]: 'First', [second]: 'Second' });
+    expect((await change([{ of: 'free', id: own }])).statusCode).toBe(200);
+    expect((await change([{ of: 'free', id: own }])).statusCode).toBe(200);
+    expect((await stash()).allotments).toHaveLength(1);
+  });
+
+  test('a deleted bag sets nothing aside; brought back, it does again, in its old turn', async () => {
+    const id = await add();
+    const [first, second] = [await bag('First'), await bag('Second')];
+    await change([aside(id, first, 30), aside(id, second, 40)]);
+    const { version } = (await app.inject({ method: 'DELETE', url: `/api/bags/${first}` })).json();
+    expect((await stash()).allotments.map((one) => one.bag)).toEqual([second]);
+    expect((await change([aside(id, first, 5)])).statusCode).toBe(404);
+    await app.inject({ method: 'POST', url: `/api/bags/${first}/restore`, payload: { basedOn: version } });
+    expect((await stash()).allotments.map((one) => one.bag)).toEqual([first, second]);
+  });
+
+  test('of a lot that is gone nothing can be set aside', async () => {
+    const own = await bag('Bag');
+    const answer = await change([aside(randomUUID(), own, 5)]);
+    expect([answer.statusCode, answer.json().title]).toEqual([404, PROBLEMS.noSuchLot.title]);
+    const id = await add();
+    await change([aside(id, own, 5)]);
+    await change([{ of: 'remove', id, basedOn: 1 }]);
+    expect((await stash()).allotments).toEqual([]);
+  });
+});
