@@ -30,4 +30,5 @@ export * from './strap/index.ts';
 export * from './stripes/index.ts';
 export * from './summary/index.ts';
 export * from './units/index.ts';
+export * from './worth/index.ts';
 export * from './yarn/index.ts';

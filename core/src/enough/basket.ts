@@ -1,5 +1,5 @@
 import type { BagDocument, Yarn } from '../document/index.ts';
-import { gramsLeft, type Lot, lengthOfGrams, plainWord } from '../stash/index.ts';
+import { type AllottedLot, gramsLeft, type Lot, lengthOfGrams, plainWord } from '../stash/index.ts';
 
 /** Yarn of one dye lot that lies there for a yarn of a bag. */
 export interface BasketLot {
@@ -43,6 +43,25 @@ export const isOf = (
   yarn: Pick<Yarn, 'name' | 'colourName'>,
 ): boolean =>
   plainWord(lot.yarn) === plainWord(yarn.name) && plainWord(lot.colourName) === plainWord(yarn.colourName);
+
+/** What is set aside of a stash for each yarn of a bag, as far as those who asked before left it. */
+export const basketsAside = (
+  { yarns }: Pick<BagDocument, 'yarns'>,
+  bag: string,
+  stash: readonly AllottedLot[],
+): Basket[] =>
+  yarns.map((yarn) =>
+    basketOf(
+      yarn.id,
+      stash.flatMap(({ kept, grants }) =>
+        grants.flatMap(({ allotment, grams }) =>
+          allotment.bag === bag && allotment.yarn === yarn.id && grams > 0
+            ? [basketLot(kept.lot, grams, yarn, kept.id)]
+            : [],
+        ),
+      ),
+    ),
+  );
 
 /** What a whole stash has for a bag, as if nobody else wanted any of it. */
 export const basketsFrom = ({ yarns }: Pick<BagDocument, 'yarns'>, stash: readonly Lot[]): Basket[] =>

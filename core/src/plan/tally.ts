@@ -45,7 +45,7 @@ export function tallyOf(
     const motif = motifOf(document, make.motif);
     if (isSquare(motif.kind)) squares++;
     const way = motif.colourways.find((colourway) => colourway.id === designs.get(id));
-    pieceEnds += motifEnds(motif, roundColours(way, make.rounds, motif.swatch));
+    pieceEnds += motifEnds(motif, roundColours(way, make.rounds, ''));
   }
   const joined = joinUses(document, joins);
   const joinYarn = joined.reduce((sum, { length }) => sum + length, 0);

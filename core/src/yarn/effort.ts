@@ -30,6 +30,42 @@ export interface ColourEffort {
   readonly length: number;
 }
 
+/** Kinds of work, and minutes of each. */
+export interface KindOfWork {
+  readonly kind: 'swatches' | 'pieces' | 'edge' | 'straps' | 'closure' | 'joins' | 'ends';
+  readonly minutes: number;
+}
+
+/** Which kind of work stitches of a part are. */
+const KIND_OF: Readonly<Partial<Record<YarnPart, KindOfWork['kind']>>> = {
+  swatches: 'swatches',
+  motifs: 'pieces',
+  panels: 'pieces',
+  edge: 'edge',
+  straps: 'straps',
+  cord: 'straps',
+  closure: 'closure',
+};
+
+/** Minutes of each kind of work, by general figures, in the order it is done in; kinds there is none of are left out. */
+function kindsOfWork(work: ReadonlyMap<YarnPart, number>, { insertions, ends }: Joined): KindOfWork[] {
+  const stitched = (kind: KindOfWork['kind']) =>
+    [...work].reduce((sum, [part, many]) => sum + (KIND_OF[part] === kind ? many : 0), 0) / STITCHES_A_MINUTE;
+  const all: KindOfWork[] = [
+    { kind: 'swatches', minutes: stitched('swatches') },
+    { kind: 'pieces', minutes: stitched('pieces') },
+    { kind: 'joins', minutes: insertions / JOINS_A_MINUTE },
+    { kind: 'edge', minutes: stitched('edge') },
+    { kind: 'straps', minutes: stitched('straps') },
+    { kind: 'closure', minutes: stitched('closure') },
+    { kind: 'ends', minutes: minutesOfEnds(ends) },
+  ];
+  return all.filter(({ minutes }) => minutes > 0);
+}
+
+/** Minutes that so many ends take. */
+export const minutesOfEnds = (ends: number): number => ends / ENDS_A_MINUTE;
+
 /** What a bag takes: its stitches, yarn in mm, and minutes of work, all together and part by part. Estimates. */
 export interface Effort {
   /** Every use of every yarn: all other figures of yarn are sums of these. */
@@ -45,6 +81,7 @@ export interface Effort {
   readonly motifColours: readonly ColourEffort[];
   readonly stitches: number;
   readonly yarn: number;
+  readonly work: readonly KindOfWork[];
   readonly minutes: number;
 }
 
@@ -62,6 +99,7 @@ export function effortOf(
 ): Effort {
   const known = learnt(document);
   const { uses, work } = usesOf(document, graph, designs, extras, joins, known);
+  const kinds = kindsOfWork(work, joins);
   const parts = YARN_PARTS.flatMap((part): PartEffort[] => {
     const own = uses.filter((use) => use.part === part);
     if (own.length === 0) return [];
@@ -82,6 +120,7 @@ export function effortOf(
     motifColours: coloursOf('motifs'),
     stitches: parts.reduce((sum, one) => sum + one.stitches, 0),
     yarn: lengthOf(uses),
-    minutes: work / STITCHES_A_MINUTE + joins.insertions / JOINS_A_MINUTE + joins.ends / ENDS_A_MINUTE,
+    work: kinds,
+    minutes: kinds.reduce((sum, { minutes }) => sum + minutes, 0),
   };
 }

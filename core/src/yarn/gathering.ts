@@ -19,8 +19,8 @@ export type Gauged = Omit<Swatch, 'pitch' | 'row'> & {
 /** Gathers the uses of yarn of a bag, and the time of its stitches. */
 export class Gathering {
   readonly uses: YarnUse[] = [];
-  /** All stitches, as low stitches that take as long. */
-  work = 0;
+  /** Stitches of each part, as low stitches that take as long. */
+  readonly work = new Map<YarnPart, number>();
   /** Swatches whose gauge something is worked in. */
   readonly worked = new Set<string>();
   #step: YarnStep = { operation: 'pieces', what: '', many: 1, pieces: [] };
@@ -45,6 +45,11 @@ export class Gathering {
     return must(this.#gauge.get(id), 'swatch');
   }
 
+  /** Stitches that take as long as so many low ones. */
+  toil(part: YarnPart, many: number): void {
+    this.work.set(part, (this.work.get(part) ?? 0) + many);
+  }
+
   /** One use, in the step that is under way; what takes nothing is none. */
   add(use: Omit<YarnUse, 'step'>): void {
     if (use.length !== 0) this.uses.push({ ...use, step: this.#step });
@@ -53,13 +58,13 @@ export class Gathering {
   /** So many stitches of a swatch's own. */
   put(part: YarnPart, what: string, many: number, id: string): void {
     const { stitch } = this.swatch(id);
-    this.work += many * TIME_OF_TOP[stitch];
+    this.toil(part, many * TIME_OF_TOP[stitch]);
     this.pitches(part, what, many, many * YARN_BY_PITCH[stitch], id);
   }
 
   /** So many chains: they count as no stitches. */
   chain(part: YarnPart, what: string, many: number, id: string): void {
-    this.work += many;
+    this.toil(part, many);
     this.pitches(part, what, many, many * CHAIN_BY_PITCH, id);
   }
 
@@ -103,7 +108,7 @@ export class Gathering {
         for (const [kind, one] of kinds) {
           if (kind !== 'chain') sum.stitches += one * times;
           sum.pitches += one * times * YARN_OF_TOP[kind];
-          this.work += one * times * TIME_OF_TOP[kind];
+          this.toil(part, one * times * TIME_OF_TOP[kind]);
         }
       }
     }

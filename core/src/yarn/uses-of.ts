@@ -9,7 +9,7 @@ import { panelColours, rowColours, writtenColours } from '../stripes/index.ts';
 import { Gathering } from './gathering.ts';
 import type { Learnt } from './learn.ts';
 import { panelTops, writtenTops } from './panel-tops.ts';
-import { YARN_BY_PITCH } from './rates.ts';
+import { TIME_OF_TOP, YARN_BY_PITCH } from './rates.ts';
 import { begunIn, roundColours, roundWork } from './round-work.ts';
 import type { YarnPart, YarnUse } from './uses.ts';
 
@@ -96,7 +96,7 @@ function motifs(
   const colours = roundColours(way, make.rounds, plain);
   colours.forEach((yarn, r) => {
     const one = roundWork(motif, r + 1, stitch);
-    all.work += many * one.time;
+    all.toil('motifs', many * one.time);
     const what = `${name}, round ${r + 1}${timesText(many)}`;
     const within = r + 1 < make.rounds ? ({ inner: true } as const) : {};
     all.pitches('motifs', what, many * one.stitches, many * one.pitches, motif.swatch, yarn, within);
@@ -168,6 +168,7 @@ function added(all: Gathering, document: BagDocument): void {
       const what = `Swatch: ${name}`;
       all.begin('swatch', what);
       all.pitches('swatches', what, 0, many * YARN_BY_PITCH[stitch], id);
+      all.toil('swatches', many * TIME_OF_TOP[stitch]);
     }
   for (const use of ripping > 0 ? worked : [])
     all.uses.push({

@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
-import type { BagDocument } from '@fennot/core';
+import type { BagDocument, StoredBag } from '@fennot/core';
 import type { Knex } from 'knex';
 import { BagStore } from '../db/bags.ts';
+import { HoldingStore } from '../db/holdings.ts';
 import { clapperPouch } from './bags/clapper-pouch.ts';
 import { folderSatchel } from './bags/folder-satchel.ts';
 import { glovePouch } from './bags/glove-pouch.ts';
@@ -16,6 +17,7 @@ import { mufflePouch } from './bags/muffle-pouch.ts';
 import { nineBellTote } from './bags/nine-bell-tote.ts';
 import { outingBox } from './bags/outing-box.ts';
 import { pealBookBox } from './bags/peal-book-box.ts';
+import { practiceTote } from './bags/practice-tote.ts';
 import { puffDrum } from './bags/puff-drum.ts';
 import { raffleDrum } from './bags/raffle-drum.ts';
 import { ropeGuardBag } from './bags/rope-guard-bag.ts';
@@ -28,6 +30,7 @@ import { swallowPouch } from './bags/swallow-pouch.ts';
 import { teaFlaskSling } from './bags/tea-flask-sling.ts';
 import { tuneCardCase } from './bags/tune-card-case.ts';
 import { asDocument } from './demo-bag.ts';
+import { demoStash } from './stash.ts';
 
 /** The bags of the ringers of Lode End, checked like any other document. The last is shown first. */
 export const demoBags = (): BagDocument[] =>
@@ -54,13 +57,20 @@ export const demoBags = (): BagDocument[] =>
     outingBox,
     knittingKeeper,
     marketPinwheel,
+    practiceTote,
     nineBellTote,
     handbellHauler,
     folderSatchel,
   ].map(asDocument);
 
-/** Gives a new owner the demo bags. */
+/** Gives a new owner the demo bags, and the stash they are worked from. */
 export async function addDemoBags(db: Knex, owner: string): Promise<void> {
   const store = new BagStore(db, owner);
-  for (const document of demoBags()) await store.create(randomUUID(), document);
+  const made: StoredBag[] = [];
+  for (const document of demoBags()) {
+    const bag = await store.create(randomUUID(), document);
+    if (bag) made.push(bag);
+  }
+  const stash = await new HoldingStore(db, owner).change(randomUUID(), demoStash(made));
+  if (typeof stash === 'string') throw new Error(`The demo stash was refused: ${stash}.`);
 }

@@ -1,5 +1,5 @@
 import type { DemoBag } from '../demo-bag.ts';
-import { colourways, yarns } from '../stash.ts';
+import { colourways, yarns } from '../ready.ts';
 
 const row = (y: number) =>
   [0, 1, 2].map((x) => ({ x, y, of: (x + y) % 3 === 1 ? ('panel' as const) : ('square' as const) }));

@@ -1,5 +1,5 @@
 import type { DemoBag } from '../demo-bag.ts';
-import { colourways, yarns } from '../stash.ts';
+import { colourways, yarns } from '../ready.ts';
 
 /** Holds ring binders. The strip is worked across and left as many rows as it takes. */
 export const folderSatchel: DemoBag = {

@@ -1,5 +1,5 @@
 import type { DemoBag } from '../demo-bag.ts';
-import { yarns } from '../stash.ts';
+import { yarns } from '../ready.ts';
 
 /** Two textured faces with boxed corners. The pattern asks for a multiple of 4 plus 1, and 48 is not one. */
 export const glovePouch: DemoBag = {

@@ -1,5 +1,5 @@
 import type { DemoBag } from '../demo-bag.ts';
-import { colourways, yarns } from '../stash.ts';
+import { colourways, yarns } from '../ready.ts';
 
 /** Squares on point: thirteen diamonds, peaks on either side of a notch. */
 export const handbellHauler: DemoBag = {

@@ -1,5 +1,5 @@
 import type { DemoBag } from '../demo-bag.ts';
-import { colourways, yarns } from '../stash.ts';
+import { colourways, yarns } from '../ready.ts';
 
 /** To be drawn over a ready-made cloth bag; as first measured the squares are a little too small. */
 export const hymnCover: DemoBag = {

@@ -1,5 +1,5 @@
 import type { DemoBag } from '../demo-bag.ts';
-import { yarns } from '../stash.ts';
+import { yarns } from '../ready.ts';
 
 /** A pack with worked faces and a strip along them, as first crocheted: the strip is 4 rows short. */
 export const juniorPack: DemoBag = {

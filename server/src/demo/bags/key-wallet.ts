@@ -1,5 +1,5 @@
 import type { DemoBag } from '../demo-bag.ts';
-import { yarns } from '../stash.ts';
+import { yarns } from '../ready.ts';
 
 /** One long panel folded twice: front, back and flap. */
 export const keyWallet: DemoBag = {

@@ -1,5 +1,5 @@
 import type { DemoBag } from '../demo-bag.ts';
-import { colourways, yarns } from '../stash.ts';
+import { colourways, yarns } from '../ready.ts';
 
 /** A body of squares whose corner columns run on as handles, the longer to slip through the shorter. */
 export const knittingKeeper: DemoBag = {

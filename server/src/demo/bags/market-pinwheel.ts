@@ -1,5 +1,5 @@
 import type { DemoBag } from '../demo-bag.ts';
-import { colourways, yarns } from '../stash.ts';
+import { colourways, yarns } from '../ready.ts';
 
 /** Wings of 5, 4, 5, 4: their ends line up into two long slopes and two points. */
 export const marketPinwheel: DemoBag = {

@@ -1,5 +1,5 @@
 import type { DemoBag } from '../demo-bag.ts';
-import { readyFabric, yarns } from '../stash.ts';
+import { readyFabric, yarns } from '../ready.ts';
 
 /** A ground of woven blocks: a front, a back that folds over as flap, and a trim worked along between them. */
 export const methodWallet: DemoBag = {

@@ -1,5 +1,5 @@
 import type { DemoBag } from '../demo-bag.ts';
-import { yarns } from '../stash.ts';
+import { yarns } from '../ready.ts';
 
 /** A rectangle of a pattern with a multiple, its two ends drawn in by working three together, both alike. */
 export const mufflePouch: DemoBag = {

@@ -1,5 +1,5 @@
 import type { DemoBag } from '../demo-bag.ts';
-import { colourways, yarns } from '../stash.ts';
+import { colourways, yarns } from '../ready.ts';
 
 /** Two dozen squares of nine colourways, out of what was left; laid once on the floor, where nobody saw the side seam. */
 export const nineBellTote: DemoBag = {

@@ -1,5 +1,5 @@
 import type { DemoBag } from '../demo-bag.ts';
-import { colourways, yarns } from '../stash.ts';
+import { colourways, yarns } from '../ready.ts';
 
 /** Squares in front, behind and below, worked sides between them: stands on the handbell table. */
 export const outingBox: DemoBag = {

@@ -1,5 +1,5 @@
 import type { DemoBag } from '../demo-bag.ts';
-import { yarns } from '../stash.ts';
+import { yarns } from '../ready.ts';
 
 /** Five panels in two-row stripes, carried up the side, with handles carried through front and back. */
 export const pealBookBox: DemoBag = {

@@ -1,5 +1,5 @@
 import type { DemoBag } from '../demo-bag.ts';
-import { yarns } from '../stash.ts';
+import { yarns } from '../ready.ts';
 
 /** Two discs by their rounds and a strip of puff rows between them. */
 export const puffDrum: DemoBag = {

@@ -1,5 +1,5 @@
 import type { DemoBag } from '../demo-bag.ts';
-import { colourways, yarns } from '../stash.ts';
+import { colourways, yarns } from '../ready.ts';
 
 /** Two discs and a strip that was stopped four rows too early. */
 export const raffleDrum: DemoBag = {

@@ -1,5 +1,5 @@
 import type { DemoBag } from '../demo-bag.ts';
-import { yarns } from '../stash.ts';
+import { yarns } from '../ready.ts';
 
 /** A fabric of the maker's own, written down, measured, and used for the whole bag. */
 export const ropeGuardBag: DemoBag = {

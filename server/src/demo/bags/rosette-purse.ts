@@ -1,5 +1,5 @@
 import type { DemoBag } from '../demo-bag.ts';
-import { yarns } from '../stash.ts';
+import { yarns } from '../ready.ts';
 
 /** One textured piece, both ends drawn in onto a band. */
 export const rosettePurse: DemoBag = {

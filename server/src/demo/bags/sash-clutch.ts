@@ -1,5 +1,5 @@
 import type { DemoBag } from '../demo-bag.ts';
-import { readyFabric, yarns } from '../stash.ts';
+import { readyFabric, yarns } from '../ready.ts';
 
 /**
  * A plaited fabric whose middle is worked in a tighter stitch, drawn in there by a thread, and wrapped by a band that

@@ -1,5 +1,5 @@
 import type { DemoBag } from '../demo-bag.ts';
-import { yarns } from '../stash.ts';
+import { yarns } from '../ready.ts';
 
 /** Two faces and a strip under a half round flap that ends in shells. */
 export const scallopSatchel: DemoBag = {

@@ -1,5 +1,5 @@
 import type { DemoBag } from '../demo-bag.ts';
-import { colourways, yarns } from '../stash.ts';
+import { colourways, yarns } from '../ready.ts';
 
 /** A tube on a disc. The base has a round too few for the wall: the seam will pucker. */
 export const teaFlaskSling: DemoBag = {

@@ -1,5 +1,5 @@
 import type { DemoBag } from '../demo-bag.ts';
-import { yarns } from '../stash.ts';
+import { yarns } from '../ready.ts';
 
 /** Bobble rows on both faces, and the same bobble rows round the strip: markers are counted in them. */
 export const tuneCardCase: DemoBag = {
