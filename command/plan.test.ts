@@ -78,6 +78,28 @@ test('prints what lies in each cell, what is beside what, how it scores, and wha
   expect(arrangement.fewestTwins).toEqual({ least: 0, proven: true });
 });
 
+test('checks a bag against a stash: how far it goes, and which of its rows cannot be read', async () => {
+  const bag = beginDocument({ name: 'Out of the basket' });
+  const [yarn] = bag.yarns;
+  const yarns = bag.yarns.map((one) => ({ ...one, ball: { grams: 50, metres: 100 } }));
+  const path = await file(writeDocumentText({ ...bag, yarns }));
+  const stash = async (grams: number) => {
+    const csv = `yarn;colour;part balls g\n${yarn?.name};${yarn?.colourName};${grams}\n;Rust;5\n`;
+    const { code, stdout, stderr } = await plan(path, '--stash', await file(csv));
+    return { code, stderr, colour: JSON.parse(stdout).yarn.colours[0] };
+  };
+  const little = await stash(1);
+  expect(little.code).toBe(0);
+  expect(little.stderr).toMatch(/row 3, left out: yarn: /);
+  // One gram is two metres.
+  expect(little.colour.there).toMatchObject({ mm: 2000, is: 'short' });
+  expect(little.colour.there.runsOut).toMatch(/ short\.$/);
+  expect(little.colour.there.buy).toBe(Math.ceil((little.colour.range90[1] - 2000) / 100_000));
+  expect((await stash(5000)).colour.there).toMatchObject({ is: 'enough', buy: 0, runsOut: null });
+  // Without a stash nobody is told that there is none.
+  expect(JSON.parse((await plan(path)).stdout).yarn.colours[0].there).toBeUndefined();
+});
+
 test('names the bad field of a wrong file, and prints nothing else', async () => {
   const bag = { ...beginDocument({ name: 'Wrong' }), joins: { method: 'glue' } };
   const { code, stdout, stderr } = await plan(await file(JSON.stringify(bag)));
@@ -88,4 +110,8 @@ test('names the bad field of a wrong file, and prints nothing else', async () =>
 test('a missing file and a missing argument are told in a sentence', async () => {
   expect((await plan('/nowhere.json')).stderr).toContain('There is no readable file /nowhere.json.');
   expect((await plan()).stderr).toContain('Name a bag file');
+  expect((await plan('--colour')).stderr).toContain('Name a bag file');
+  const bag = await file(writeDocumentText(beginDocument({ name: 'Bag' })));
+  const without = await plan(bag, '--stash', '/nowhere.csv');
+  expect([without.code, without.stderr]).toEqual([2, 'There is no readable file /nowhere.csv.\n']);
 });

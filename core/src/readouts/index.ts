@@ -1,3 +1,4 @@
+import type { Basket } from '../enough/index.ts';
 import { finishOf } from '../finish/index.ts';
 import { doublingsOf, takesOf } from '../match/index.ts';
 import { designNames, type Plan, turnedPieces } from '../plan/index.ts';
@@ -5,6 +6,7 @@ import type { Reading } from '../runs/index.ts';
 import { type JoinMethodId, methodName, schoolName, stepText } from '../runs/index.ts';
 
 import { arrangedReadout } from './arranged.ts';
+import { yarnReadout } from './yarn.ts';
 
 export * from './arranged.ts';
 export * from './ease-words.ts';
@@ -14,6 +16,7 @@ export * from './need-words.ts';
 export * from './note-words.ts';
 export * from './strip-words.ts';
 export * from './stripe-words.ts';
+export * from './yarn.ts';
 
 const round = (value: number) => Math.round(value * 100) / 100;
 
@@ -64,8 +67,16 @@ function finishReadout(plan: Plan) {
 export const methodAt = ({ document, joins }: Plan, run: number): JoinMethodId =>
   joins.runs[run - 1]?.how.method ?? document.joins.method;
 
+/** What readouts of yarn and time need beside the plan. */
+export interface Beside {
+  /** The day work is begun; today unless it is said. */
+  readonly from?: Date | undefined;
+  /** What lies there for each yarn. */
+  readonly baskets?: readonly Basket[] | undefined;
+}
+
 /** Every readout of a plan as plain JSON data: lengths in mm, counts whole, steps in words. */
-export function readouts(plan: Plan, reading: Reading) {
+export function readouts(plan: Plan, reading: Reading, { from = new Date(), baskets }: Beside = {}) {
   const { document, tally } = plan;
   return {
     format: 'fennot.readouts',
@@ -100,8 +111,9 @@ export function readouts(plan: Plan, reading: Reading) {
       make,
       edges: edges.map(({ kind, length, loops }) => ({ kind, mm: round(length), loops })),
     })),
-    // Every use stands under its yarn.
-    counts: { ...tally, effort: { ...tally.effort, uses: undefined } },
+    // What is said of each yarn stands there, use by use.
+    counts: { ...tally, effort: { ...tally.effort, uses: undefined, needs: undefined, learnt: undefined } },
+    yarn: yarnReadout(plan, reading, from, baskets),
     arrangement: arrangedReadout(plan),
     stripes: plan.stripes(),
     strips: plan.marked.map((edge) => ({
