@@ -1,3 +1,6 @@
+/** The currency money is in until the maker says another. */
+export const USUAL_CURRENCY = 'EUR';
+
 /** How many digits a currency has behind the point: 2 of most, 0 of some, 3 of a few. */
 export function digitsOf(currency: string): number {
   try {

@@ -66,8 +66,9 @@ function joinUses(document: BagDocument, { runs, corners }: JoinPlan): Joined['u
       const [first] = own;
       if (!first) return [];
       const { method, yarn } = first.how;
+      const kind = when(first) === 'flat' ? 'Flat joins' : 'Closing joins';
       return [
-        { what: `Joins with the ${joinMethod(method).tool}`, yarn, length: sum(own), when: when(first) },
+        { what: `${kind} with the ${joinMethod(method).tool}`, yarn, length: sum(own), when: when(first) },
       ];
     }),
     ...(corners.length > 0

@@ -1,6 +1,7 @@
 import type { BagDocument, Money } from '../document/index.ts';
 import { yarnOf } from '../document/look-up.ts';
 import type { Enough } from '../enough/index.ts';
+import { digitsOf, USUAL_CURRENCY } from '../money/index.ts';
 
 /** What one yarn costs: of what is worked up, and of the balls that are still to be bought. Whole smallest coins. */
 export interface YarnCost {
@@ -25,9 +26,6 @@ export interface BagCost {
   /** A price that covers both. */
   readonly price: number | undefined;
 }
-
-/** The currency money is in until the maker says another. */
-export const USUAL_CURRENCY = 'EUR';
 
 /**
  * What a bag costs: yarn by the share of a ball that is worked up, things as they are paid for, time at its rate.
@@ -67,3 +65,28 @@ export function bagCost(
     price: work === undefined ? undefined : material + work,
   };
 }
+
+/** A bag whose amounts are in another currency: the figures stay as they were typed, as nobody here knows a rate. */
+export function inCurrency(document: BagDocument, currency: string): BagDocument {
+  const { money } = document;
+  if (!money) return document;
+  const coin = (amount: number) => roundedTo(amount, money.currency, currency);
+  return {
+    ...document,
+    money: {
+      ...money,
+      currency,
+      ...(money.things && { things: money.things.map((thing) => ({ ...thing, cost: coin(thing.cost) })) }),
+      ...(money.rate !== undefined && { rate: coin(money.rate) }),
+    },
+    yarns: document.yarns.map((yarn) =>
+      yarn.ball?.price === undefined
+        ? yarn
+        : { ...yarn, ball: { ...yarn.ball, price: coin(yarn.ball.price) } },
+    ),
+  };
+}
+
+/** The same figure in the coins of another currency, to the nearest one. */
+const roundedTo = (amount: number, from: string, to: string): number =>
+  Math.round(amount * 10 ** (digitsOf(to) - digitsOf(from)));

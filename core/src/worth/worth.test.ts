@@ -5,7 +5,7 @@ import type { BagDocument } from '../document/index.ts';
 import { enoughOf } from '../enough/index.ts';
 import { planOf } from '../plan/index.ts';
 import { testDocument } from '../testing/arbitraries.ts';
-import { bagCost, endsOf, finishDate, finishDates } from './index.ts';
+import { bagCost, endsOf, finishDate, finishDates, inCurrency } from './index.ts';
 
 /** Friday, 27 November 2026, in the afternoon. */
 const FRIDAY = new Date(2026, 10, 27, 15, 30);
@@ -100,6 +100,15 @@ describe('what it costs', () => {
     expect(cost.yarns.reduce((sum, { used }) => sum + used, 0)).toBe(cost.used);
     for (const amount of [cost.used, cost.buy, cost.material, cost.work ?? 0, cost.price ?? 0])
       expect(Number.isInteger(amount)).toBe(true);
+  });
+
+  test('in another currency the figures stay as they were typed, in its own coins', () => {
+    const yen = inCurrency(document, 'JPY');
+    expect(yen.money).toEqual({ currency: 'JPY', things: [{ name: 'Zip', cost: 3 }], rate: 12 });
+    expect(yen.yarns[0]?.ball?.price).toBe(4);
+    const dinar = inCurrency(document, 'KWD');
+    expect(dinar.money?.rate).toBe(12_000);
+    expect(inCurrency(dinar, 'EUR')).toEqual(document);
   });
 
   test('without a rate there is no price', () => {

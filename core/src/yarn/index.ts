@@ -4,3 +4,4 @@ export { begunIn, motifEnds, roundColours, roundYarn } from './round-work.ts';
 export { motifStitches, panelStitches, roundStitches } from './stitches-of.ts';
 export * from './uses.ts';
 export { type Extras, type Joined, USUAL_RIPPING } from './uses-of.ts';
+export { type Weighable, weighables, weighingOf, weighingTrouble } from './weighable.ts';

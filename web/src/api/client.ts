@@ -1,6 +1,7 @@
 import {
   addressOf,
   clashSchema,
+  type HoldingChange,
   type KeptBag,
   type ListQuery,
   PROBLEMS,
@@ -94,6 +95,9 @@ export const api = {
     ask(ROUTES.saveBag, { id, body: { save, basedOn, document }, outlive }),
   deleteBag: (id: string) => ask(ROUTES.deleteBag, { id }),
   restoreBag: (id: string, basedOn: number) => ask(ROUTES.restoreBag, { id, body: { basedOn } }),
+  stash: () => ask(ROUTES.stash),
+  changeHoldings: (id: string, changes: readonly HoldingChange[]) =>
+    ask(ROUTES.changeHoldings, { body: { id, changes: [...changes] } }),
   settings: () => ask(ROUTES.settings),
   saveSettings: (settings: Settings) => ask(ROUTES.saveSettings, { body: settings }),
 };

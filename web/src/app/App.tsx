@@ -12,6 +12,12 @@ const client = new QueryClient({ defaultOptions: { queries: { staleTime: 30_000,
 const router = createBrowserRouter([
   { path: '/', element: <BagsPage />, errorElement: <Crash /> },
   {
+    path: '/yarn',
+    lazy: async () => ({ Component: (await import('../places/yarn/YarnPage.tsx')).YarnPage }),
+    errorElement: <Crash />,
+    hydrateFallbackElement: <Message title="Opening ..." />,
+  },
+  {
     path: '/bags/:id/:station?',
     // The open plan is most of the program: the list of bags does without it.
     lazy: async () => ({ Component: (await import('../bag-page/BagPage.tsx')).BagPage }),

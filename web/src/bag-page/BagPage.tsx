@@ -1,6 +1,7 @@
 import { PROBLEMS } from '@fennot/core';
 import { Navigate, useParams } from 'react-router';
 import { Message } from '../frame/Message.tsx';
+import { BagId } from '../open-bag/bag-id.ts';
 import { STATIONS } from '../stations/station.ts';
 import { Button } from '../ui/Button.tsx';
 import { exportRaw } from '../ui/files.ts';
@@ -31,6 +32,10 @@ export function BagPage() {
     }
     case 'open':
       if (!at) return <Navigate to={`/bags/${id}/build`} replace />;
-      return <OpenBag key={id} session={opening.session} station={at} />;
+      return (
+        <BagId value={id}>
+          <OpenBag key={id} session={opening.session} station={at} />
+        </BagId>
+      );
   }
 }

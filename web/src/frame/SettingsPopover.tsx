@@ -1,6 +1,7 @@
 import { Popover } from 'radix-ui';
 import type { ReactNode } from 'react';
 import { useChangeSettings, useSettings } from '../api/queries.ts';
+import { CurrencyField } from '../ui/CurrencyField.tsx';
 import { Switcher } from '../ui/Switcher.tsx';
 
 /** Opened at once by the button it is given. Words, lengths, light or dark: they govern every label. */
@@ -46,6 +47,11 @@ export default function SettingsPopover({ children }: { readonly children: React
               { value: 'left', label: 'Left hand' },
             ]}
             onChange={(hand) => change({ ...settings, hand })}
+          />
+          <span>Money</span>
+          <CurrencyField
+            value={settings.currency}
+            onChange={(currency) => change({ ...settings, currency })}
           />
           <span>Colours</span>
           <Switcher

@@ -1,8 +1,8 @@
-import { type Plan, piecesText, wholeYarn } from '@fennot/core';
-import { useSettings } from '../api/queries.ts';
+import { type Plan, piecesText } from '@fennot/core';
 import type { BagStore } from '../open-bag/store.ts';
 import { hours } from './amounts.ts';
 import { Tape } from './Tape.tsx';
+import { YarnTally } from './YarnTally.tsx';
 
 interface TapesProps {
   readonly plan: Plan;
@@ -13,7 +13,6 @@ interface TapesProps {
 
 /** The strip along the bottom: the tapes, and the tallies beside them. */
 export function Tapes({ plan, store, pull }: TapesProps) {
-  const { system } = useSettings();
   const { tally } = plan;
   return (
     <section
@@ -42,7 +41,9 @@ export function Tapes({ plan, store, pull }: TapesProps) {
         <dt className="text-soft" title="Estimated from gauge and stitch">
           Yarn, about
         </dt>
-        <dd className="font-semibold tabular-nums">{wholeYarn(tally.effort.yarn, system)}</dd>
+        <dd className="font-semibold tabular-nums">
+          <YarnTally plan={plan} />
+        </dd>
         <dt className="text-soft" title="18 stitches and 12 joins a minute, a minute and a half an end">
           Hours, about
         </dt>

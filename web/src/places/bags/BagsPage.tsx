@@ -7,8 +7,7 @@ import { useBagList, useCreateBag } from '../../api/queries.ts';
 import { uuid } from '../../api/uuid.ts';
 import { LeftBehind } from '../../frame/LeftBehind.tsx';
 import { Message } from '../../frame/Message.tsx';
-import { SettingsMenu } from '../../frame/SettingsMenu.tsx';
-import { Wordmark } from '../../frame/Wordmark.tsx';
+import { PlaceHeader } from '../../frame/PlaceHeader.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Switcher } from '../../ui/Switcher.tsx';
 import { BagShelf } from './BagShelf.tsx';
@@ -76,12 +75,7 @@ export function BagsPage() {
     );
   return (
     <div className="min-h-full">
-      <header className="flex min-h-12 items-center gap-3 border-b border-line bg-card px-4">
-        <Wordmark />
-        <div className="ml-auto">
-          <SettingsMenu />
-        </div>
-      </header>
+      <PlaceHeader />
       <LeftBehind drafts={stranded} onDone={forget} />
       <main className="mx-auto max-w-6xl px-4 py-6">
         <div className="mb-5 flex flex-wrap items-end justify-between gap-3">

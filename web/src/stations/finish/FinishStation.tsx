@@ -10,7 +10,9 @@ import { LiningSection } from './LiningSection.tsx';
 import { OrderSection } from './OrderSection.tsx';
 import { StrapSection } from './StrapSection.tsx';
 import { WaistBand } from './WaistBand.tsx';
-import { YarnNeeds } from './YarnNeeds.tsx';
+import { MoneySection } from './worth/MoneySection.tsx';
+import { TimeSection } from './worth/TimeSection.tsx';
+import { YarnSection } from './yarn/YarnSection.tsx';
 
 /** How the stitches of a first edge round come about. */
 function edgeSentence({ along, joins, peaks, notches }: EdgeCount): string {
@@ -86,7 +88,9 @@ export function FinishStation({ plan, store }: StationProps) {
           }))
         }
       />
-      <YarnNeeds plan={plan} store={store} />
+      <YarnSection plan={plan} store={store} />
+      <TimeSection plan={plan} store={store} />
+      <MoneySection plan={plan} store={store} />
       <OrderSection operations={own.operations} />
     </>
   );
