@@ -8,6 +8,7 @@ import type { Home } from './home.ts';
 import { type Lock, tryLock } from './lock.ts';
 import { isFree, wantedPort } from './ports.ts';
 import { me } from './processes.ts';
+import { type ScaleProcess, startScale } from './scale.ts';
 import { readState, type ServerState, writeState } from './state.ts';
 import { GRACE } from './stop.ts';
 import { pause, Told } from './told.ts';
@@ -28,12 +29,15 @@ export async function start(home: Home, { empty }: { readonly empty: boolean }):
   const state = (is: ServerState['is'], url = ''): void => writeState(home, { ...me(), is, url, port });
   state('starting');
   let database: Database | undefined;
+  let scale: ScaleProcess | undefined;
   try {
     // Before anything is set up for it.
     if (!(await isFree(port))) throw new Told(portTaken(port));
     buildWeb(home);
     database = await useDatabase(home, 'app');
     setup.release();
+    scale = await startScale(home);
+    const leaveScale = scale?.leave;
     const config = readConfig({
       ...process.env,
       DATABASE_URL: database.url,
@@ -41,6 +45,7 @@ export async function start(home: Home, { empty }: { readonly empty: boolean }):
       FENNOT_WEB: join(home.root, 'web/dist'),
       FENNOT_LOG: home.log,
       FENNOT_EMPTY: String(empty),
+      FENNOT_SCALES: [scale?.address, process.env.FENNOT_SCALES].filter(Boolean).join(','),
     });
     const serving = await serve(config);
     const { own } = database;
@@ -52,6 +57,7 @@ export async function start(home: Home, { empty }: { readonly empty: boolean }):
       if (err) serving.app.log.error(err);
       state('stopping', serving.url);
       await Promise.race([serving.close(), pause(GRACE)]);
+      await leaveScale?.();
       await unwatch();
       await leave();
       place.release();
@@ -60,6 +66,7 @@ export async function start(home: Home, { empty }: { readonly empty: boolean }):
     console.log(`Fennot is open at ${serving.url}`);
   } catch (error) {
     setup.release();
+    await scale?.leave();
     await database?.leave();
     throw error instanceof Told ? error : new Told(whyNot(error, port));
   }

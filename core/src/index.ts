@@ -22,6 +22,7 @@ export * from './picture/index.ts';
 export * from './plan/index.ts';
 export * from './readouts/index.ts';
 export * from './runs/index.ts';
+export * from './scale/index.ts';
 export * from './scraps/index.ts';
 export * from './search/index.ts';
 export * from './stash/index.ts';

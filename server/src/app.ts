@@ -13,7 +13,9 @@ import { stopping } from './plugins/stopping.ts';
 import { bagRoutes } from './routes/bags.ts';
 import { healthRoutes } from './routes/health.ts';
 import { holdingRoutes } from './routes/holdings.ts';
+import { scaleRoutes } from './routes/scales.ts';
 import { settingsRoutes } from './routes/settings.ts';
+import { ScaleLinks } from './scale/link.ts';
 import { inline, type Work } from './work/work.ts';
 
 declare module 'fastify' {
@@ -22,6 +24,7 @@ declare module 'fastify' {
     /** Whose rows this server reads and writes: the local maker, as long as there are no accounts. */
     owner: string;
     work: Work;
+    scales: ScaleLinks;
   }
 }
 
@@ -30,6 +33,8 @@ export interface AppOptions {
   readonly owner: string;
   /** Who does the long work; this very thread unless it is said. */
   readonly work?: Work;
+  /** Scales that are listened to; none unless they are given. The server closes them. */
+  readonly scales?: ScaleLinks;
   /** Folder of the built web application; without it only the API is served. */
   readonly web?: string | undefined;
   readonly logLevel?: string;
@@ -51,6 +56,7 @@ export async function buildApp({
   logLevel = 'silent',
   logTo,
   work = inline(),
+  scales = new ScaleLinks([]),
 }: AppOptions): Promise<FastifyInstance> {
   const app = Fastify({
     logger: { level: logLevel, ...(logTo ? { stream: logTo } : {}) },
@@ -66,7 +72,11 @@ export async function buildApp({
   app.decorate('db', db);
   app.decorate('owner', owner);
   app.decorate('work', work);
-  app.addHook('onClose', () => work.close());
+  app.decorate('scales', scales);
+  app.addHook('onClose', () => {
+    scales.close();
+    return work.close();
+  });
   await app.register(problems);
   await app.register(stopping);
   await app.register(sameOrigin);
@@ -80,7 +90,7 @@ export async function buildApp({
     transform: jsonSchemaTransform,
   });
   await app.register(swaggerUi, { routePrefix: `${API}/docs`, staticCSP: true });
-  for (const routes of [healthRoutes, bagRoutes, holdingRoutes, settingsRoutes]) {
+  for (const routes of [healthRoutes, bagRoutes, holdingRoutes, settingsRoutes, scaleRoutes]) {
     await app.register(routes, { prefix: API });
   }
   if (web === undefined) app.setNotFoundHandler((request, reply) => nothingAt(reply, request.url));

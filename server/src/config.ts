@@ -1,5 +1,6 @@
 import { must } from '@fennot/core';
 import { z } from 'zod';
+import { readAddresses, type ScaleAddress } from './scale/link.ts';
 
 const schema = z.object({
   DATABASE_URL: z.url('DATABASE_URL must be a postgres:// address.'),
@@ -7,6 +8,7 @@ const schema = z.object({
   FENNOT_EMPTY: z.stringbool().default(false),
   FENNOT_WEB: z.string().optional(),
   FENNOT_LOG: z.string().optional(),
+  FENNOT_SCALES: z.string().default(''),
   LOG_LEVEL: z.enum(['fatal', 'error', 'warn', 'info', 'debug', 'silent']).default('warn'),
 });
 
@@ -21,6 +23,8 @@ export interface Config {
   readonly logLevel: string;
   /** Folder of the log; without it the log goes to standard output. */
   readonly logFolder: string | undefined;
+  /** Scales, or bridges of real ones, that are listened to. */
+  readonly scales: readonly ScaleAddress[];
 }
 
 /** Reads the settings; throws a sentence that names the variable when one is wrong. */
@@ -30,7 +34,8 @@ export function readConfig(environment: Record<string, string | undefined>): Con
     const first = must(parsed.error.issues[0], 'problem');
     throw new Error(`${first.path.join('.') || 'A setting'} is wrong: ${first.message}`);
   }
-  const { DATABASE_URL, FENNOT_PORT, FENNOT_EMPTY, FENNOT_WEB, FENNOT_LOG, LOG_LEVEL } = parsed.data;
+  const { DATABASE_URL, FENNOT_PORT, FENNOT_EMPTY, FENNOT_WEB, FENNOT_LOG, FENNOT_SCALES, LOG_LEVEL } =
+    parsed.data;
   return {
     databaseUrl: DATABASE_URL,
     port: FENNOT_PORT,
@@ -38,5 +43,6 @@ export function readConfig(environment: Record<string, string | undefined>): Con
     web: FENNOT_WEB,
     logLevel: LOG_LEVEL,
     logFolder: FENNOT_LOG,
+    scales: readAddresses(FENNOT_SCALES),
   };
 }

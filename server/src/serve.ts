@@ -7,6 +7,7 @@ import { connect, migrate } from './db/connect.ts';
 import { HoldingStore } from './db/holdings.ts';
 import { settleIn } from './db/owners.ts';
 import { logStream } from './log.ts';
+import { ScaleLinks } from './scale/link.ts';
 import { pooled } from './work/work.ts';
 
 /** A server that answers. */
@@ -28,7 +29,7 @@ export async function serve(config: Config): Promise<Serving> {
   }
 }
 
-async function open({ web, logLevel, logFolder, empty, port }: Config, db: Knex): Promise<Serving> {
+async function open({ web, logLevel, logFolder, empty, port, scales }: Config, db: Knex): Promise<Serving> {
   await migrate(db);
   await BagStore.purge(db);
   await HoldingStore.purge(db);
@@ -39,6 +40,7 @@ async function open({ web, logLevel, logFolder, empty, port }: Config, db: Knex)
     web,
     logLevel,
     work: pooled(),
+    scales: new ScaleLinks(scales),
     ...(logFolder ? { logTo: logStream(logFolder) } : {}),
   });
   try {

@@ -1,0 +1,2 @@
+export * from './lines.ts';
+export * from './reading.ts';
