@@ -32,7 +32,7 @@ export const PAGE = `<!doctype html>
 <script>
   const post = (path, body = '') =>
     fetch('/' + path, { method: 'POST', headers: { 'content-type': 'application/json' }, body });
-  const things = [['A square', 4.7], ['Three squares', 14.2], ['A swatch', 9.4], ['Half a ball', 25], ['A ball', 50], ['A bowl', 310], ['A sack of flour', 6000]];
+  const things = [['A square', 3.2], ['Three squares', 9.7], ['A swatch', 9.4], ['Half a ball', 25], ['A ball', 50], ['A bowl', 310], ['A sack of flour', 6000]];
   for (const [name, grams] of things) {
     const button = document.createElement('button');
     button.textContent = name;

@@ -9,6 +9,8 @@ import { TypedField } from '../../ui/Field.tsx';
 import { NumberField, WordsField } from '../../ui/fields.tsx';
 import { Modal } from '../../ui/Modal.tsx';
 import { Row } from '../../ui/Section.tsx';
+import { TakeFromScale } from '../../ui/TakeFromScale.tsx';
+import { WeightField } from '../../ui/WeightField.tsx';
 
 interface LotDialogProps {
   readonly title: string;
@@ -116,10 +118,9 @@ export function LotDialog({ title, lot: first, onKeep, onRemove, onClose }: LotD
         </Row>
         {lot.ball ? (
           <Row>
-            <NumberField
+            <WeightField
               label="A full ball weighs"
               name="the weight of a ball"
-              suffix="g"
               value={lot.ball.grams}
               bounds={boundsOf(ballSchema.shape.grams)}
               onChange={(grams) => put({ ball: { metres: 1, ...lot.ball, grams } })}
@@ -166,6 +167,9 @@ export function LotDialog({ title, lot: first, onKeep, onRemove, onClose }: LotD
                 suffix="g"
                 placeholder="20 + 12.5"
               />
+              <span className="pt-5">
+                <TakeFromScale of="a begun ball" onTake={(grams) => put({ parts: [...lot.parts, grams] })} />
+              </span>
             </Row>
           </div>
           <Balls lot={lot} />

@@ -21,6 +21,7 @@ import { ReachMark } from '../../../enough/ReachMark.tsx';
 import { Button } from '../../../ui/Button.tsx';
 import { NumberField } from '../../../ui/fields.tsx';
 import { Row } from '../../../ui/Section.tsx';
+import { WeightField } from '../../../ui/WeightField.tsx';
 import { NeedBar, PARTS } from './NeedBar.tsx';
 
 /** A ball until its maker says how much is on it. */
@@ -146,11 +147,10 @@ export function ColourNeed(props: ColourNeedProps) {
         <div className="mt-1">
           {ball ? (
             <Row>
-              <NumberField
+              <WeightField
                 label="A ball weighs"
                 name="the weight of a ball"
                 value={ball.grams}
-                suffix="g"
                 bounds={boundsOf(ballSchema.shape.grams)}
                 onChange={(grams) => onBall({ ...ball, grams })}
               />

@@ -17,8 +17,8 @@ import { Balls, gramsText } from '../../../enough/balls.tsx';
 import { ReachMark } from '../../../enough/ReachMark.tsx';
 import { LotDialog } from '../../../places/yarn/LotDialog.tsx';
 import { Button } from '../../../ui/Button.tsx';
-import { NumberField } from '../../../ui/fields.tsx';
 import { Modal } from '../../../ui/Modal.tsx';
+import { WeightField } from '../../../ui/WeightField.tsx';
 
 interface SetAsideModalProps {
   readonly own: Enough;
@@ -173,7 +173,7 @@ function LotLine({
     );
   return (
     <li
-      className="grid grid-cols-[5.5rem_1fr_9rem_auto] items-center gap-3 py-2 text-sm max-sm:grid-cols-1"
+      className="grid grid-cols-[5.5rem_1fr_11rem_auto] items-center gap-3 py-2 text-sm max-sm:grid-cols-1"
       aria-label={name}
     >
       <Balls lot={lot} />
@@ -201,11 +201,10 @@ function LotLine({
           </p>
         )}
       </div>
-      <NumberField
+      <WeightField
         label="Grams for this bag"
         name="grams"
         value={asked}
-        suffix="g"
         bounds={{ min: 0.1, max: most, whole: false }}
         onChange={(value) => {
           setGrams(value);
