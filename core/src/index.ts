@@ -14,6 +14,7 @@ export * from './finish/index.ts';
 export * from './fit/index.ts';
 export * from './gauge/index.ts';
 export * from './geometry/index.ts';
+export * from './library/index.ts';
 export * from './match/index.ts';
 export * from './money/index.ts';
 export * from './motif/index.ts';

@@ -89,7 +89,7 @@ const originSchema = z
   .strictObject({ id: z.uuid('An origin is known by its UUID.'), version: z.int().min(1) })
   .optional();
 
-const yarnSchema = z.strictObject({
+export const yarnSchema = z.strictObject({
   id,
   name,
   colourName: name,
