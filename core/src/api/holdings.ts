@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { keptItemSchema, libraryItemSchema } from '../library/index.ts';
 import { allotmentSchema, keptLotSchema, lotSchema, MOST_LOTS } from '../stash/index.ts';
 
 const version = z.int().min(1).max(2_147_483_646);
@@ -15,6 +16,10 @@ export const stashSchema = z.object({
 });
 export type Stash = z.infer<typeof stashSchema>;
 
+/** The maker's swatches and motifs. */
+export const librarySchema = z.object({ items: z.array(keptItemSchema), damaged: z.int() });
+export type Library = z.infer<typeof librarySchema>;
+
 /**
  * One change of what a maker has. What changes or goes names the version it was read at; what comes back after it was taken
  * out goes on after the version it had, so that nobody mistakes it for the one before.
@@ -26,6 +31,17 @@ export const holdingChangeSchema = z.discriminatedUnion('of', [
   /** Sets yarn aside, or more or less of it than before. */
   z.strictObject({ of: z.literal('allot'), allotment: allotmentSchema }),
   z.strictObject({ of: z.literal('free'), id: z.uuid() }),
+  /** Keeps a swatch or motif in the library: a new one, or in place of the version it was read at. */
+  z.strictObject({
+    of: z.literal('keep'),
+    id: z.uuid(),
+    /** Nothing for a new one. */
+    basedOn: version.optional(),
+    /** The version a new one goes on after. */
+    after: version.optional(),
+    item: libraryItemSchema,
+  }),
+  z.strictObject({ of: z.literal('drop'), id: z.uuid(), basedOn: version }),
 ]);
 export type HoldingChange = z.infer<typeof holdingChangeSchema>;
 

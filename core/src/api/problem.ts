@@ -26,11 +26,11 @@ export const PROBLEMS = {
     title: 'Changed elsewhere',
     detail: 'This bag was changed in another window since you opened it. Nothing was overwritten.',
   },
-  lotChangedElsewhere: {
+  holdingChanged: {
     status: 409,
-    title: 'Lot changed elsewhere',
+    title: 'Changed in another window',
     detail:
-      'Some of this yarn was changed in another window. Nothing was overwritten: look again, and change it then.',
+      'Some of it was changed in another window. Nothing was overwritten: look again, and change it then.',
   },
   noSuchLot: {
     status: 404,
@@ -41,6 +41,11 @@ export const PROBLEMS = {
     status: 422,
     title: 'Too many lots',
     detail: 'That is more yarn than a stash can hold: 20,000 lots at most.',
+  },
+  tooManyItems: {
+    status: 422,
+    title: 'Too many items',
+    detail: 'That is more than a library can hold: 2000 swatches and motifs at most.',
   },
   idTaken: { status: 409, title: 'Id taken', detail: 'Something else has this id already.' },
   badBag: { status: 422, title: 'Bad bag', detail: 'This is not a bag.' },

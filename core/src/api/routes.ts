@@ -10,7 +10,7 @@ import {
   savedSchema,
   storedBagSchema,
 } from './bags.ts';
-import { changedHoldingsSchema, changeHoldingsSchema, stashSchema } from './holdings.ts';
+import { changedHoldingsSchema, changeHoldingsSchema, librarySchema, stashSchema } from './holdings.ts';
 import { settingsSchema } from './settings.ts';
 
 /** Where the API begins. */
@@ -53,6 +53,7 @@ export const ROUTES = {
     status: 200,
   },
   stash: { method: 'GET', path: '/stash', body: NOTHING, answer: stashSchema, status: 200 },
+  library: { method: 'GET', path: '/library', body: NOTHING, answer: librarySchema, status: 200 },
   changeHoldings: {
     method: 'POST',
     path: '/holdings/changes',

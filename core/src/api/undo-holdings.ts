@@ -1,20 +1,23 @@
-import type { ChangedHoldings, HoldingChange, Stash } from './holdings.ts';
+import type { ChangedHoldings, HoldingChange, Library, Stash } from './holdings.ts';
+
+/** What a maker had before a change, as far as the change is about it. */
+type Before = Partial<Pick<Stash, 'lots' | 'allotments'> & Pick<Library, 'items'>>;
 
 /**
  * The changes that take some changes back, on top of what they made.
  *
- * @param before the stash as it was.
- * @param versions what each lot came to be.
+ * @param before what there was.
+ * @param versions what each thing came to be.
  */
 export const undoHoldings = (
   changes: readonly HoldingChange[],
-  before: Pick<Stash, 'lots' | 'allotments'>,
+  before: Before,
   { versions }: ChangedHoldings,
 ): HoldingChange[] => [...changes].reverse().flatMap((change) => undoOne(change, before, versions));
 
 function undoOne(
   change: HoldingChange,
-  { lots, allotments }: Pick<Stash, 'lots' | 'allotments'>,
+  { lots = [], allotments = [], items = [] }: Before,
   versions: ChangedHoldings['versions'],
 ): HoldingChange[] {
   switch (change.of) {
@@ -40,6 +43,17 @@ function undoOne(
     case 'allot': {
       const old = allotments.find(({ id }) => id === change.allotment.id);
       return old ? [{ of: 'allot', allotment: old }] : [{ of: 'free', id: change.allotment.id }];
+    }
+    case 'keep': {
+      const now = versions[change.id] ?? (change.basedOn ?? 0) + 1;
+      const old = items.find(({ id }) => id === change.id);
+      return old
+        ? [{ of: 'keep', id: change.id, basedOn: now, item: old.item }]
+        : [{ of: 'drop', id: change.id, basedOn: now }];
+    }
+    case 'drop': {
+      const old = items.find(({ id }) => id === change.id);
+      return old ? [{ of: 'keep', id: change.id, after: change.basedOn, item: old.item }] : [];
     }
     case 'free': {
       const old = allotments.find(({ id }) => id === change.id);

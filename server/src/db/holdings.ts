@@ -2,8 +2,11 @@ import {
   type ChangedHoldings,
   changedHoldingsSchema,
   type HoldingChange,
+  type Library,
   type Lot,
+  libraryItemSchema,
   lotSchema,
+  MOST_ITEMS,
   MOST_LOTS,
   type Stash,
 } from '@fennot/core';
@@ -13,6 +16,13 @@ interface LotRow {
   id: string;
   owner_id: string;
   lot: unknown;
+  version: number;
+}
+
+interface ItemRow {
+  id: string;
+  owner_id: string;
+  item: unknown;
   version: number;
 }
 
@@ -26,7 +36,7 @@ interface AllotmentRow {
 }
 
 /** Why changes were not made: none of them was. */
-export type Refusal = 'lotChangedElsewhere' | 'noSuchLot' | 'tooManyLots' | 'idTaken';
+export type Refusal = 'holdingChanged' | 'noSuchLot' | 'tooManyLots' | 'tooManyItems' | 'idTaken';
 
 /** Ends the transaction that a refused change is in. */
 class Refused extends Error {
@@ -83,6 +93,19 @@ export class HoldingStore {
     };
   }
 
+  /** All swatches and motifs. Those that cannot be read are counted. */
+  async library(): Promise<Library> {
+    const rows = await this.db<ItemRow>('library')
+      .where({ owner_id: this.owner })
+      .orderBy(['made_at', 'id'])
+      .select('id', 'item', 'version');
+    const items = rows.flatMap(({ id, item, version }) => {
+      const own = libraryItemSchema.safeParse(item);
+      return own.success ? [{ id, version, item: own.data }] : [];
+    });
+    return { items, damaged: rows.length - items.length };
+  }
+
   /** Makes all changes or none. Those that have been made before are answered as they were then. */
   async change(id: string, changes: readonly HoldingChange[]): Promise<ChangedHoldings | Refusal> {
     try {
@@ -136,9 +159,14 @@ export class HoldingStore {
       await this.makeOne(db, change, versions);
     }
     await flush();
-    const counted = await db('lots').where({ owner_id: this.owner }).count('* as many').first();
-    if (Number(counted?.many) > MOST_LOTS) throw new Refused('tooManyLots');
+    await this.within(db, 'lots', MOST_LOTS, 'tooManyLots');
+    await this.within(db, 'library', MOST_ITEMS, 'tooManyItems');
     return Object.fromEntries(versions);
+  }
+
+  private async within(db: Knex, table: string, most: number, why: Refusal): Promise<void> {
+    const counted = await db(table).where({ owner_id: this.owner }).count('* as many').first();
+    if (Number(counted?.many) > most) throw new Refused(why);
   }
 
   private async makeOne(
@@ -154,7 +182,7 @@ export class HoldingStore {
         const done = await db('lots')
           .where({ ...mine, id, version: basedOn })
           .update({ lot: written(lot), version });
-        if (done === 0) throw new Refused('lotChangedElsewhere');
+        if (done === 0) throw new Refused('holdingChanged');
         versions.set(id, version);
         return;
       }
@@ -163,7 +191,7 @@ export class HoldingStore {
         const done = await db('lots')
           .where({ ...mine, id, version: basedOn })
           .delete();
-        if (done === 0) throw new Refused('lotChangedElsewhere');
+        if (done === 0) throw new Refused('holdingChanged');
         versions.delete(id);
         return;
       }
@@ -185,6 +213,35 @@ export class HoldingStore {
           .insert({ ...mine, id, lot_id: lot, bag_id: bag, yarn, grams })
           .onConflict('id')
           .merge(['grams', 'yarn']);
+        return;
+      }
+      case 'keep': {
+        const { id, basedOn, after, item } = change;
+        const version = (basedOn ?? after ?? 0) + 1;
+        const row = { item: JSON.stringify(item), version };
+        if (basedOn === undefined) {
+          const made = await db('library')
+            .insert({ ...mine, id, ...row })
+            .onConflict('id')
+            .ignore()
+            .returning('id');
+          if (made.length === 0) throw new Refused('idTaken');
+        } else if (
+          (await db('library')
+            .where({ ...mine, id, version: basedOn })
+            .update(row)) === 0
+        )
+          throw new Refused('holdingChanged');
+        versions.set(id, version);
+        return;
+      }
+      case 'drop': {
+        const { id, basedOn } = change;
+        const done = await db('library')
+          .where({ ...mine, id, version: basedOn })
+          .delete();
+        if (done === 0) throw new Refused('holdingChanged');
+        versions.delete(id);
         return;
       }
       case 'free':

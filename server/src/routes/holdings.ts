@@ -6,12 +6,13 @@ import { sendProblem } from '../plugins/problems.ts';
 /** A stash of 10,000 lots, imported at once, is some 4 MB. */
 const BODY_LIMIT = 16 * 1024 * 1024;
 
-/** What a maker has beside bags: the stash, and all changes to it. */
+/** What a maker has beside bags: the stash, the library, and all changes to them. */
 export const holdingRoutes: FastifyPluginAsyncZod = async (app) => {
   const store = new HoldingStore(app.db, app.owner);
-  const tags = ['stash'];
-  const { stash, changeHoldings } = ROUTES;
+  const tags = ['holdings'];
+  const { stash, library, changeHoldings } = ROUTES;
   app.get(stash.path, { schema: { tags, response: { 200: stash.answer } } }, async () => store.stash());
+  app.get(library.path, { schema: { tags, response: { 200: library.answer } } }, async () => store.library());
   app.post(
     changeHoldings.path,
     {

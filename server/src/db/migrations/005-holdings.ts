@@ -1,8 +1,8 @@
 import type { Knex } from 'knex';
 
 /**
- * What a maker has beside bags: lots of yarn, what of them is set aside for which bag, and the changes made to them by
- * their own ids, to know a repeat.
+ * What a maker has beside bags: lots of yarn, what of them is set aside for which bag, swatches and motifs; and the changes
+ * made to them by their own ids, to know a repeat.
  */
 export async function up(db: Knex): Promise<void> {
   await db.schema.createTable('lots', (table) => {
@@ -25,6 +25,14 @@ export async function up(db: Knex): Promise<void> {
     table.index('lot_id');
     table.index('bag_id');
   });
+  await db.schema.createTable('library', (table) => {
+    table.uuid('id').primary();
+    table.uuid('owner_id').notNullable().references('owners.id').onDelete('CASCADE');
+    table.jsonb('item').notNullable();
+    table.integer('version').notNullable();
+    table.timestamp('made_at').notNullable().defaultTo(db.raw('clock_timestamp()'));
+    table.index(['owner_id', 'made_at']);
+  });
   await db.schema.createTable('holding_changes', (table) => {
     table.uuid('id').primary();
     table.uuid('owner_id').notNullable().references('owners.id').onDelete('CASCADE');
@@ -35,6 +43,7 @@ export async function up(db: Knex): Promise<void> {
 
 export async function down(db: Knex): Promise<void> {
   await db.schema.dropTable('holding_changes');
+  await db.schema.dropTable('library');
   await db.schema.dropTable('allotments');
   await db.schema.dropTable('lots');
 }

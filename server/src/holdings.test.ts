@@ -1,5 +1,13 @@
 import { randomUUID } from 'node:crypto';
-import { beginDocument, type HoldingChange, type Lot, PROBLEMS, type Stash } from '@fennot/core';
+import {
+  beginDocument,
+  type HoldingChange,
+  itemFrom,
+  type Library,
+  type Lot,
+  PROBLEMS,
+  type Stash,
+} from '@fennot/core';
 import type { FastifyInstance } from 'fastify';
 import type { Knex } from 'knex';
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest';
@@ -65,7 +73,7 @@ describe('the stash', () => {
     const changed = await change([{ of: 'change', id, basedOn: 1, lot: lot({ full: 1 }) }]);
     expect(changed.json()).toEqual({ versions: { [id]: 2 } });
     const late = await change([{ of: 'change', id, basedOn: 1, lot: lot({ full: 9 }) }]);
-    expect([late.statusCode, late.json().title]).toEqual([409, PROBLEMS.lotChangedElsewhere.title]);
+    expect([late.statusCode, late.json().title]).toEqual([409, PROBLEMS.holdingChanged.title]);
     expect((await change([{ of: 'remove', id, basedOn: 1 }])).statusCode).toBe(409);
     expect((await stash()).lots[0]?.lot.full).toBe(1);
     expect((await change([{ of: 'remove', id, basedOn: 2 }])).json()).toEqual({ versions: {} });
@@ -211,5 +219,35 @@ describe('set aside for bags', () => {
     await change([aside(id, own, 5)]);
     await change([{ of: 'remove', id, basedOn: 1 }]);
     expect((await stash()).allotments).toEqual([]);
+  });
+});
+
+describe('the library', () => {
+  const document = beginDocument({ name: 'Bag' });
+  const item = itemFrom(document, { of: 'swatch', id: document.swatches[0]?.id ?? '' });
+  const library = async () => (await app.inject('/api/library')).json<Library>();
+  const called = (name: string) => ({ ...item, swatch: { ...item.swatch, name } });
+
+  test('items are kept, changed on top of the version they were read at, and dropped', async () => {
+    const id = randomUUID();
+    expect((await change([{ of: 'keep', id, item }])).json()).toEqual({ versions: { [id]: 1 } });
+    expect((await library()).items).toEqual([{ id, version: 1, item }]);
+    await change([{ of: 'keep', id, basedOn: 1, item: called('Anew') }]);
+    expect((await change([{ of: 'keep', id, basedOn: 1, item: called('Late') }])).statusCode).toBe(409);
+    expect((await library()).items[0]?.item.swatch.name).toBe('Anew');
+    expect((await change([{ of: 'keep', id, item }])).statusCode).toBe(409);
+    expect((await change([{ of: 'drop', id, basedOn: 2 }])).statusCode).toBe(200);
+    await change([{ of: 'keep', id, after: 2, item }]);
+    expect((await library()).items[0]?.version).toBe(3);
+  });
+
+  test('an item that is not whole is refused', async () => {
+    const answer = await change([{ of: 'keep', id: randomUUID(), item: { ...item, yarns: [] } }]);
+    expect(answer.statusCode).toBe(400);
+  });
+
+  test('one that cannot be read is counted, not lost', async () => {
+    await db('library').insert({ id: randomUUID(), owner_id: owner, item: '{}', version: 1 });
+    expect(await library()).toEqual({ items: [], damaged: 1 });
   });
 });
