@@ -30,6 +30,7 @@ import { swallowPouch } from './bags/swallow-pouch.ts';
 import { teaFlaskSling } from './bags/tea-flask-sling.ts';
 import { tuneCardCase } from './bags/tune-card-case.ts';
 import { asDocument } from './demo-bag.ts';
+import { demoLibrary } from './library.ts';
 import { demoStash } from './stash.ts';
 
 /** The bags of the ringers of Lode End, checked like any other document. The last is shown first. */
@@ -63,14 +64,15 @@ export const demoBags = (): BagDocument[] =>
     folderSatchel,
   ].map(asDocument);
 
-/** Gives a new owner the demo bags, and the stash they are worked from. */
+/** Gives a new owner the demo bags, the stash they are worked from, and a library. */
 export async function addDemoBags(db: Knex, owner: string): Promise<void> {
   const store = new BagStore(db, owner);
+  const { bags, changes } = demoLibrary(demoBags());
   const made: StoredBag[] = [];
-  for (const document of demoBags()) {
+  for (const document of bags) {
     const bag = await store.create(randomUUID(), document);
     if (bag) made.push(bag);
   }
-  const stash = await new HoldingStore(db, owner).change(randomUUID(), demoStash(made));
-  if (typeof stash === 'string') throw new Error(`The demo stash was refused: ${stash}.`);
+  const kept = await new HoldingStore(db, owner).change(randomUUID(), [...changes, ...demoStash(made)]);
+  if (typeof kept === 'string') throw new Error(`What the demo bags are worked from was refused: ${kept}.`);
 }

@@ -96,6 +96,7 @@ export const api = {
   deleteBag: (id: string) => ask(ROUTES.deleteBag, { id }),
   restoreBag: (id: string, basedOn: number) => ask(ROUTES.restoreBag, { id, body: { basedOn } }),
   stash: () => ask(ROUTES.stash),
+  library: () => ask(ROUTES.library),
   changeHoldings: (id: string, changes: readonly HoldingChange[]) =>
     ask(ROUTES.changeHoldings, { body: { id, changes: [...changes] } }),
   settings: () => ask(ROUTES.settings),

@@ -1,10 +1,10 @@
 import { nanoid } from 'nanoid';
 
-/** What windows of one browser tell each other of a bag, or of the stash. */
+/** What windows of one browser tell each other of a bag, or of what a maker has beside bags. */
 export type Word =
   | { readonly of: 'bag'; readonly bag: string; readonly is: 'saved'; readonly version: number }
   | { readonly of: 'bag'; readonly bag: string; readonly is: 'deleted' | 'restored' }
-  | { readonly of: 'stash'; readonly is: 'changed' }
+  | { readonly of: 'holdings'; readonly is: 'changed' }
   | { readonly of: 'window'; readonly is: 'asked' | 'answers'; readonly window: string };
 
 const CHANNEL = 'fennot';

@@ -18,6 +18,18 @@ const router = createBrowserRouter([
     hydrateFallbackElement: <Message title="Opening ..." />,
   },
   {
+    path: '/swatches',
+    lazy: async () => ({ Component: (await import('../places/library/LibraryPage.tsx')).SwatchesPage }),
+    errorElement: <Crash />,
+    hydrateFallbackElement: <Message title="Opening ..." />,
+  },
+  {
+    path: '/motifs',
+    lazy: async () => ({ Component: (await import('../places/library/LibraryPage.tsx')).MotifsPage }),
+    errorElement: <Crash />,
+    hydrateFallbackElement: <Message title="Opening ..." />,
+  },
+  {
     path: '/bags/:id/:station?',
     // The open plan is most of the program: the list of bags does without it.
     lazy: async () => ({ Component: (await import('../bag-page/BagPage.tsx')).BagPage }),

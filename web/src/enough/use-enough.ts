@@ -9,7 +9,7 @@ import {
   type Stash,
 } from '@fennot/core';
 import { useMemo } from 'react';
-import { useStash } from '../api/stash.ts';
+import { useStash } from '../api/holdings.ts';
 import { useBagId } from '../open-bag/bag-id.ts';
 
 /** What a bag takes against what is set aside for it. */

@@ -5,6 +5,8 @@ import { Wordmark } from './Wordmark.tsx';
 const PLACES = [
   { to: '/', name: 'Bags' },
   { to: '/yarn', name: 'Yarn' },
+  { to: '/swatches', name: 'Swatches' },
+  { to: '/motifs', name: 'Motifs' },
 ] as const;
 
 /** The top line of every place but an open bag: where one can go. */
@@ -19,7 +21,7 @@ export function PlaceHeader() {
             to={to}
             end
             className={({ isActive }) =>
-              `flex items-center border-b-2 px-3 text-sm font-medium ${
+              `flex items-center border-b-2 px-3 text-sm max-sm:px-2 font-medium ${
                 isActive ? 'border-kingfisher text-ink' : 'border-transparent text-soft hover:text-kingfisher'
               }`
             }

@@ -1,10 +1,18 @@
-import { type BagDocument, beginDocument, DEFAULT_SETTINGS, type Settings } from '@fennot/core';
+import {
+  type BagDocument,
+  beginDocument,
+  DEFAULT_SETTINGS,
+  type KeptItem,
+  type Settings,
+  type Stash,
+} from '@fennot/core';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { ComponentType, ReactNode } from 'react';
 import { MemoryRouter } from 'react-router';
 import { afterEach } from 'vitest';
+import { BagId } from '../open-bag/bag-id.ts';
 import { type BagStore, createBagStore, usePlan } from '../open-bag/store.ts';
 import type { StationProps } from '../stations/station.ts';
 
@@ -14,13 +22,26 @@ afterEach(cleanup);
 export const aBag = (change: (document: BagDocument) => BagDocument = (document) => document): BagDocument =>
   change(beginDocument({ name: 'Test bag' }));
 
-/** Settings as if the server had answered, and a place in the application. */
-export function Around({ settings, children }: { settings?: Partial<Settings>; children: ReactNode }) {
+/** What the server would have answered. */
+export interface Answered {
+  readonly settings?: Partial<Settings> | undefined;
+  readonly stash?: Partial<Stash>;
+  readonly library?: readonly KeptItem[];
+  /** Id of the bag that is open. */
+  readonly bag?: string;
+}
+
+/** The answers of a server, and a place in the application. */
+export function Around({ settings, stash, library = [], bag, children }: Answered & { children: ReactNode }) {
   const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
   client.setQueryData(['settings'], { ...DEFAULT_SETTINGS, ...settings });
+  client.setQueryData(['stash'], { lots: [], allotments: [], bags: {}, damaged: 0, ...stash });
+  client.setQueryData(['library'], { items: library, damaged: 0 });
   return (
     <QueryClientProvider client={client}>
-      <MemoryRouter initialEntries={['/bags/one/build']}>{children}</MemoryRouter>
+      <MemoryRouter initialEntries={['/bags/one/build']}>
+        <BagId value={bag}>{children}</BagId>
+      </MemoryRouter>
     </QueryClientProvider>
   );
 }
@@ -30,11 +51,12 @@ export function lay(
   Station: ComponentType<StationProps>,
   document: BagDocument,
   settings?: Partial<Settings>,
+  answered: Answered = {},
 ): { readonly store: BagStore; readonly hands: ReturnType<typeof userEvent.setup> } {
   const store = createBagStore(document);
   const Open = () => <Station plan={usePlan(store)} store={store} />;
   render(
-    <Around {...(settings ? { settings } : {})}>
+    <Around settings={settings} {...answered}>
       <Open />
     </Around>,
   );

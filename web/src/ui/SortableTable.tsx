@@ -127,7 +127,7 @@ export function SortableTable<T extends { readonly id: string }>(props: Sortable
                 checked={all}
                 disabled={shown.length === 0}
                 onChange={() => onSelect(all ? new Set() : new Set(shown.map(({ id }) => id)))}
-                className="size-4 accent-kingfisher"
+                className="block size-4 accent-kingfisher"
               />
             </th>
             {table.getFlatHeaders().map((header, i) => {
@@ -172,7 +172,7 @@ export function SortableTable<T extends { readonly id: string }>(props: Sortable
                     aria-label={`Choose ${nameOf(row.original)}`}
                     checked={selected.has(row.id)}
                     onChange={row.getToggleSelectedHandler()}
-                    className="size-4 accent-kingfisher"
+                    className="block size-4 accent-kingfisher"
                   />
                 </td>
                 {columns.map((column) => (

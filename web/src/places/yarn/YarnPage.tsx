@@ -10,8 +10,8 @@ import {
 import { Download, FolderOpen, Plus } from 'lucide-react';
 import { useDeferredValue, useMemo, useRef, useState } from 'react';
 import { toast } from 'sonner';
+import { useChangeHoldings, useStash } from '../../api/holdings.ts';
 import { useSettings } from '../../api/queries.ts';
-import { useChangeStash, useStash } from '../../api/stash.ts';
 import { uuid } from '../../api/uuid.ts';
 import { Message } from '../../frame/Message.tsx';
 import { PlaceHeader } from '../../frame/PlaceHeader.tsx';
@@ -35,7 +35,7 @@ const exportLots = (lots: readonly Lot[]) =>
 /** The stash: all yarn that lies anywhere, what is free of it, and which bags want the rest. */
 export function YarnPage() {
   const { data, error, isPending, refetch } = useStash();
-  const change = useChangeStash();
+  const change = useChangeHoldings();
   const { system, currency } = useSettings();
   const [typed, setTyped] = useState('');
   const search = useDeferredValue(typed);

@@ -30,6 +30,7 @@ import { Row, Section } from '../../ui/Section.tsx';
 import { tell } from '../../ui/tell.ts';
 import type { StationProps } from '../station.ts';
 import { Colourways } from './Colourways.tsx';
+import { LibraryLine } from './library/LibraryLine.tsx';
 import { KIND_NAMES, SIZE_NAMES } from './motif-names.ts';
 import { WorkedAs } from './WorkedAs.tsx';
 import { withMotif } from './with-motif.ts';
@@ -253,6 +254,7 @@ export function MotifSection({ plan, store, motif }: StationProps & { readonly m
         value={motif.name}
         onChange={(name) => set({ name })}
       />
+      <LibraryLine plan={plan} store={store} what={{ of: 'motif', id: motif.id }} />
     </Section>
   );
 }

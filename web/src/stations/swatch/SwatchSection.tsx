@@ -29,6 +29,7 @@ import { Row, Section } from '../../ui/Section.tsx';
 import type { Outcome } from '../../ui/tell.ts';
 import type { StationProps } from '../station.ts';
 import { FabricField } from './FabricField.tsx';
+import { LibraryLine } from './library/LibraryLine.tsx';
 import { SwatchDrawing } from './SwatchDrawing.tsx';
 
 /** What a hook makes of a yarn, by the hook that is usual for it. */
@@ -185,6 +186,7 @@ export function SwatchSection(props: StationProps & { readonly swatch: Swatch })
         onChange={(own) => set({ rowEnds: own === rate ? undefined : own })}
       />
       <TextField label="Name of the swatch" value={swatch.name} onChange={(name) => set({ name })} />
+      <LibraryLine plan={plan} store={store} what={{ of: 'swatch', id: swatch.id }} />
     </Section>
   );
 }

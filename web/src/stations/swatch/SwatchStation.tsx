@@ -5,6 +5,8 @@ import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import type { StationProps } from '../station.ts';
 import { JoinedStrip } from './JoinedStrip.tsx';
+import { FromLibrary } from './library/FromLibrary.tsx';
+import { Lessons } from './library/Lessons.tsx';
 import { MotifSection } from './MotifSection.tsx';
 import { PanelsSection } from './PanelsSection.tsx';
 import { SwatchSection } from './SwatchSection.tsx';
@@ -25,6 +27,7 @@ export function SwatchStation(props: StationProps) {
     list.map(({ id, name }) => ({ value: id, label: name }));
   return (
     <>
+      <Lessons {...props} />
       {swatch && (
         <div className="flex flex-col gap-2 px-4 pt-3">
           {document.swatches.length > 1 && (
@@ -35,6 +38,7 @@ export function SwatchStation(props: StationProps) {
               onChange={setSwatch}
             />
           )}
+          <FromLibrary store={props.store} of="swatch" onAdded={setSwatch} />
           <div className="flex gap-2">
             <Button
               small
@@ -68,6 +72,7 @@ export function SwatchStation(props: StationProps) {
       {swatch && <SwatchSection key={swatch.id} {...props} swatch={swatch} />}
       {motif && (
         <div className="flex flex-col gap-2 px-4 pt-3">
+          <FromLibrary store={props.store} of="motif" onAdded={setMotif} />
           {document.motifs.length > 1 && (
             <Choice label="Motif" value={motif.id} options={options(document.motifs)} onChange={setMotif} />
           )}

@@ -10,8 +10,8 @@ import {
   type Yarn,
 } from '@fennot/core';
 import { useState } from 'react';
+import { useChangeHoldings } from '../../../api/holdings.ts';
 import { useSettings } from '../../../api/queries.ts';
-import { useChangeStash } from '../../../api/stash.ts';
 import { uuid } from '../../../api/uuid.ts';
 import { Balls, gramsText } from '../../../enough/balls.tsx';
 import { ReachMark } from '../../../enough/ReachMark.tsx';
@@ -41,7 +41,7 @@ function wish({ need, basket }: Enough, { kept: { lot }, free }: AllottedLot, ya
 /** Sets yarn of the stash aside for a bag, so that no other bag plans with it. */
 export function SetAsideModal({ own, yarn, bag, lots, names, onClose }: SetAsideModalProps) {
   const { system } = useSettings();
-  const change = useChangeStash();
+  const change = useChangeHoldings();
   const [adding, setAdding] = useState(false);
   const [all, setAll] = useState(false);
   const same = lots.filter(({ kept }) => isOf(kept.lot, yarn));
@@ -140,7 +140,7 @@ interface LotLineProps {
   readonly yarn: Yarn;
   readonly wish: number;
   readonly length: (mm: number) => string;
-  readonly change: ReturnType<typeof useChangeStash>;
+  readonly change: ReturnType<typeof useChangeHoldings>;
 }
 
 /** One lot: how much of it is free, who else wants it, and how much is set aside here. */
