@@ -16,6 +16,10 @@ export class FennotServer {
   readonly url: string;
   readonly database: string;
   private readonly port: number;
+  /** Scales it listens to. */
+  scales = '';
+  /** Page of the stand-in that it listens to. */
+  scalePage = '';
   /** The demo bags as they were at the start. */
   demo: readonly StoredBag[] = [];
   private child: ChildProcess | undefined;
@@ -34,6 +38,7 @@ export class FennotServer {
         DATABASE_URL: this.database,
         FENNOT_PORT: String(this.port),
         FENNOT_WEB: `${root}web/dist`,
+        FENNOT_SCALES: this.scales,
       },
       stdio: ['ignore', 'ignore', 'inherit'],
       detached: true,
@@ -58,6 +63,17 @@ export class FennotServer {
     await gone;
     this.child = undefined;
   }
+}
+
+/** The stand-in of a kitchen scale, as the command starts it. */
+async function startScale() {
+  const [linePort, pagePort] = [await freePort(), await freePort()];
+  const child = spawn('node_modules/.bin/tsx', ['server/src/scale/main.ts'], {
+    cwd: root,
+    env: { ...process.env, SCALE_PORT: String(linePort), SCALE_PAGE_PORT: String(pagePort) },
+    stdio: ['pipe', 'ignore', 'inherit'],
+  });
+  return { child, linePort, pagePort };
 }
 
 /** Tests with a server for each worker, seeded with the demo bags. */
@@ -86,12 +102,16 @@ export const test = base.extend<Fixtures, { server: FennotServer }>({
       const address = new URL(admin);
       address.pathname = `/${name}`;
       const server = new FennotServer(await freePort(), address.href);
+      const scale = await startScale();
+      server.scales = `127.0.0.1:${scale.linePort}`;
+      server.scalePage = `http://127.0.0.1:${scale.pagePort}/`;
       await server.start();
       const asked = (path: string) => fetch(`${server.url}/api/bags${path}`).then((answer) => answer.json());
       const { bags }: BagList = await asked('');
       server.demo = await Promise.all(bags.map(({ id }): Promise<StoredBag> => asked(`/${id}`)));
       await use(server);
       await server.kill();
+      scale.child.kill('SIGKILL');
       await client.query(`drop database ${name} with (force)`);
       await client.end();
     },
