@@ -7,6 +7,8 @@ import { freePort } from './ports.ts';
 export interface ScaleProcess {
   /** Where it speaks: `host:port`. */
   readonly address: string;
+  /** Its process, as long as there is one. */
+  readonly pid: () => number | undefined;
   leave(): Promise<void>;
 }
 
@@ -41,6 +43,7 @@ export async function startScale(home: Home): Promise<ScaleProcess | undefined> 
   await Promise.race([run(), late]);
   return {
     address: `127.0.0.1:${linePort}`,
+    pid: () => child?.pid,
     leave: async () => {
       going = true;
       const own = child;

@@ -82,7 +82,7 @@ test('an edge that will be short is told before the first square; a cure, undo, 
     /9\.7 g, \d+\.\d g expected; ±25 % became ±\d %/,
   );
   const [lowThen, highThen] = await range(page, 'Kingfisher');
-  expect(highThen - lowThen).toBeLessThan((high - low) / 2);
+  expect(highThen - lowThen).toBeLessThan(0.6 * (high - low));
   await saved(page);
   await page.reload();
   await expect(page.getByRole('list', { name: 'Weighings' })).toContainText('9.7 g');

@@ -17,3 +17,4 @@ export * from './stripes-schema.ts';
 export { VERSION } from './versions/index.ts';
 export * from './weighings-schema.ts';
 export * from './with-hook.ts';
+export * from './without-swatch.ts';

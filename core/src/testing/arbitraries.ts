@@ -550,6 +550,29 @@ const allowed = fc.option(
   { nil: undefined },
 );
 
+/** What was weighed: mostly what could be, and now and then what could not. */
+const weighed = fc.array(
+  fc.record({
+    pitches: fc.integer({ min: 0, max: 20_000 }),
+    tails: fc.integer({ min: 0, max: 5000 }),
+    hook: fc.option(
+      fc.integer({ min: 1, max: 80 }).map((half) => half / 2),
+      { nil: undefined },
+    ),
+    grams: fc.oneof(fc.integer({ min: 1, max: 500 }), fc.constant(20_000)),
+    ball: fc.boolean(),
+  }),
+  { maxLength: 4 },
+);
+
+const paced = fc.option(
+  fc.record({
+    minutes: fc.integer({ min: 5, max: 960 }),
+    days: fc.uniqueArray(fc.integer({ min: 1, max: 7 }), { minLength: 1, maxLength: 7 }),
+  }),
+  { nil: undefined },
+);
+
 /**
  * Any document the schema takes, extremes and nonsense as well: gauges of a tenth of a millimetre, joined strips
  * shorter than their squares, bags of five metres. What is planned from one is finite, or refused in words.
@@ -566,6 +589,8 @@ export const documents: fc.Arbitrary<BagDocument> = fc
     motif: motifFacts,
     note: fc.string({ maxLength: 40 }),
     allowances: allowed,
+    weighed,
+    pace: paced,
     ball: fc.option(
       fc.record({ grams: fc.integer({ min: 1, max: 5000 }), metres: fc.integer({ min: 1, max: 20_000 }) }),
       {
@@ -586,6 +611,8 @@ export const documents: fc.Arbitrary<BagDocument> = fc
       motif: facts,
       note,
       allowances,
+      weighed: weighings,
+      pace,
       ball,
       ids,
     }) => {
@@ -596,6 +623,16 @@ export const documents: fc.Arbitrary<BagDocument> = fc
         ...base,
         note,
         allowances,
+        pace,
+        weighings: weighings.map(({ pitches, tails, hook, grams, ball: before }, i) => ({
+          id: `w${i}`,
+          what: `Thing ${i}`,
+          worked: [{ swatch: i % 2 === 0 ? 's1' : 's2', yarn, pitches, ...(hook !== undefined && { hook }) }],
+          tails: [{ yarn, length: tails }],
+          weighed: before
+            ? { of: 'ball' as const, yarn, before: grams, after: grams / 2 }
+            : { of: 'thing' as const, grams },
+        })),
         features: own,
         finish,
         brief: {

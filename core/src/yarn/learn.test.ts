@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import type { BagDocument, Weighing } from '../document/index.ts';
-import { withHook } from '../document/index.ts';
+import { withHook, withoutSwatch } from '../document/index.ts';
 import { planOf } from '../plan/index.ts';
 import { testDocument } from '../testing/arbitraries.ts';
 import { type Belief, learnt, observe } from './learn.ts';
@@ -80,6 +80,13 @@ describe('what a weighing says', () => {
     expect(factor(other, 's2') - 1).toBeGreaterThan(0.05);
     expect(factor(other, 's2')).toBeLessThan(factor(document, 's2'));
     expect(factor(withHook(other, 's2', 4), 's2')).toBeCloseTo(factor(document, 's2'), 12);
+  });
+
+  test('a swatch that is taken out takes along what was weighed of it', () => {
+    const document = withoutSwatch(bag([piece('s3', 100, 60), piece('s1', 100, 60)]), 's3');
+    expect(document.weighings?.map(({ id }) => id)).toEqual(['w-s1']);
+    expect(document.swatches.some(({ id }) => id === 's3')).toBe(false);
+    expect(withoutSwatch(testDocument(), 's3').weighings).toBeUndefined();
   });
 
   test('without metres a gram it says nothing, and that is said', () => {

@@ -48,6 +48,9 @@ export default function Finder({ plan, store, base, onClose }: FinderProps) {
             />
           ))}
           <Item name="All bags" onSelect={then(() => navigate('/'))} />
+          <Item name="Yarn: the stash" onSelect={then(() => navigate('/yarn'))} />
+          <Item name="Swatches of the library" onSelect={then(() => navigate('/swatches'))} />
+          <Item name="Motifs of the library" onSelect={then(() => navigate('/motifs'))} />
         </Group>
         <Group heading="Do">
           {canUndo && <Item name="Undo" onSelect={then(() => undo())} />}

@@ -1,3 +1,4 @@
+import { spendingOf } from '../../enough/index.ts';
 import { type Plan, planned } from '../../plan/index.ts';
 import { TAIL } from '../../runs/index.ts';
 import { rowColours, stripesOf } from '../../stripes/index.ts';
@@ -33,6 +34,8 @@ export const yarn: Check = {
       0,
     );
     const byUse = effort.needs.flatMap(({ uses }) => uses).reduce((mm, one) => mm + one.length, 0);
+    const spent = spendingOf(plan);
+    const minutes = effort.work.reduce((all, one) => all + one.minutes, 0);
     const tailsOf = effort.parts.find(({ part }) => part === 'tails')?.yarn ?? 0;
     const hidden = document.motifs.every(({ ends }) => ends !== 'worked-over');
     const single = hidden && document.swatches.every(({ strands }) => strands === 1);
@@ -42,6 +45,10 @@ export const yarn: Check = {
       ...differ('Yarn of all parts, mm', effort.yarn, sum('yarn'), 0.001),
       ...differ('Yarn of all colours, mm', effort.yarn, byColour, 0.001),
       ...differ('Yarn of all uses of all colours, mm', effort.yarn, byUse, 0.001),
+      ...effort.needs.flatMap(({ yarn: id, length }) =>
+        differ(`Yarn ${id} along the work, mm`, spent.at(-1)?.taken.get(id) ?? 0, length, 0.001),
+      ),
+      ...differ('Minutes of all kinds of work', effort.minutes, minutes, 1e-6),
       ...(single ? differ('Yarn of the tails of pieces, mm', tailsOf, tally.pieceEnds * TAIL, 0.001) : []),
       ...(effort.needs.some(({ uses }) => uses.some(({ length }) => length < 0))
         ? ['Something takes less than no yarn']

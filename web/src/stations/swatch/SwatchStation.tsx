@@ -1,4 +1,4 @@
-import { isSquare, LIMITS, MOTIF_KINDS, READY_MOTIFS, swatchesUsed } from '@fennot/core';
+import { isSquare, LIMITS, MOTIF_KINDS, READY_MOTIFS, swatchesUsed, withoutSwatch } from '@fennot/core';
 import { Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
@@ -59,9 +59,7 @@ export function SwatchStation(props: StationProps) {
                 disabled={used}
                 title={used ? 'Something of the bag is worked in it' : undefined}
                 aria-label={`Take ${swatch.name} out`}
-                onClick={() =>
-                  change((doc) => ({ ...doc, swatches: doc.swatches.filter(({ id }) => id !== swatch.id) }))
-                }
+                onClick={() => change((doc) => withoutSwatch(doc, swatch.id))}
               >
                 <Trash2 size={13} />
               </Button>
