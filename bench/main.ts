@@ -3,10 +3,12 @@ import { benchCore, benchFilling, benchSearch } from './core.ts';
 import { benchCounts } from './counts.ts';
 import { benchList } from './list.ts';
 import { benchPage } from './page.ts';
+import { benchYarn } from './yarn.ts';
 
 /** `npm run bench`: figures beside what they are held against. Nothing passes or fails here. */
 benchCore();
 benchCounts();
+benchYarn();
 await benchArrange();
 benchSearch();
 benchFilling();

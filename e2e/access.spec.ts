@@ -37,6 +37,20 @@ for (const scheme of SCHEMES) {
     await page.goto('/');
     await expect(page.getByRole('heading', { name: 'Folder satchel' }).first()).toBeVisible();
     await check('bags');
+    for (const [place, name] of [
+      ['yarn', 'Stash'],
+      ['swatches', 'Swatches'],
+      ['motifs', 'Motifs'],
+    ]) {
+      await page.goto(`/${place}`);
+      await page.getByRole('table', { name: name ?? '' }).waitFor();
+      await check(place ?? '');
+    }
+    await page.goto('/yarn');
+    await page.getByRole('button', { name: 'Add yarn' }).click();
+    await check('a lot');
+    await page.keyboard.press('Escape');
+    await page.goto('/');
     await page.getByRole('button', { name: 'Begin a bag' }).click();
     await check('begin');
     await page.keyboard.press('Escape');

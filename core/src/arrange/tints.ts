@@ -1,5 +1,6 @@
 import { displayable, formatHex, modeOklch, modeRgb, useMode } from 'culori/fn';
 import type { BagDocument } from '../document/index.ts';
+import { freeName } from '../fields/index.ts';
 
 useMode(modeRgb);
 const oklch = useMode(modeOklch);
@@ -83,12 +84,6 @@ export function tinted(document: BagDocument, picked: string, palette: Palette):
       return { ...yarn, colour, colourName };
     }),
   };
-}
-
-function freeName(word: string, taken: ReadonlySet<string>): string {
-  let name = word;
-  for (let k = 2; taken.has(name); k++) name = `${word} ${k}`;
-  return name;
 }
 
 /** Names of hues, each from its degree on, on the wheel of OKLCH. */

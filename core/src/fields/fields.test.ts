@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { z } from 'zod';
-import { boundsOf, count, freeId, idFrom, idSchema, sentenceOf } from './index.ts';
+import { boundsOf, count, freeId, freeName, idFrom, idSchema, sentenceOf } from './index.ts';
 
 describe('ids', () => {
   test.each(['m1', 'a_b-C9', '-', 'x'.repeat(60)])('%s is one', (id) => {
@@ -16,6 +16,12 @@ describe('ids', () => {
     ['x'.repeat(61), 'An id cannot be longer than 60 characters.'],
   ])('“%s” is none', (id, sentence) => {
     expect(idSchema.safeParse(id).error?.issues[0]?.message).toBe(sentence);
+  });
+
+  test('a name is itself as long as nobody has it, then takes the first free number', () => {
+    expect(freeName('Disc', new Set())).toBe('Disc');
+    expect(freeName('Disc', new Set(['Disc', 'Disc 3']))).toBe('Disc 2');
+    expect(freeName('Disc', new Set(['Disc', 'Disc 2', 'Disc 3']))).toBe('Disc 4');
   });
 
   test('a free one is none of those taken, however many there are', () => {

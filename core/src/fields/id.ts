@@ -23,3 +23,10 @@ export function idFrom(text: string, taken: Iterable<string>): string {
   const used = new Set(taken);
   return plain !== '' && !used.has(plain) ? plain : freeId(plain === '' ? 'id' : plain, used);
 }
+
+/** A name nobody has yet: the word itself, or with the first number from 2 that is free. */
+export function freeName(word: string, taken: ReadonlySet<string>): string {
+  let free = word;
+  for (let k = 2; taken.has(free); k++) free = `${word} ${k}`;
+  return free;
+}

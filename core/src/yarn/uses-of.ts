@@ -1,6 +1,6 @@
 import type { BagGraph, Piece } from '../bag/index.ts';
 import { type ClosurePlan, type CordPlan, placesMany } from '../closure/index.ts';
-import type { BagDocument } from '../document/index.ts';
+import type { BagDocument, Colourway, Motif } from '../document/index.ts';
 import { motifOf, panelOf, swatchOf } from '../document/look-up.ts';
 import type { EdgeCount } from '../edging/index.ts';
 import { groupBy, must } from '../geometry/index.ts';
@@ -86,7 +86,7 @@ function motifs(
   const motif = motifOf(document, make.motif);
   const way = motif.colourways.find(({ id }) => id === design);
   const { strands, stitch, yarn: plain } = all.swatch(motif.swatch);
-  const name = way && motif.colourways.length > 1 ? way.name : motif.name;
+  const name = designName(document, motif, way);
   all.begin(
     'pieces',
     name,
@@ -103,6 +103,13 @@ function motifs(
   });
   for (const [yarn, begun] of begunIn(motif, colours))
     all.tails(`${name}${timesText(many)}`, yarn, 2 * begun * many, strands);
+}
+
+/** What a motif of one design is called: by its colourway, where that tells it from all others. */
+function designName({ motifs }: BagDocument, motif: Motif, way: Colourway | undefined): string {
+  if (!way || motif.colourways.length === 1) return motif.name;
+  const alike = motifs.flatMap(({ colourways }) => colourways.filter(({ name }) => name === way.name));
+  return alike.length > 1 ? `${motif.name}, ${way.name}` : way.name;
 }
 
 /** A panel, each of its colours by its rows. */
@@ -131,7 +138,7 @@ function put(
   }
   const own = document.finish?.straps;
   const written = own?.panel === undefined ? undefined : panelOf(document, own.panel);
-  all.begin('straps', own && own.many > 1 ? 'Straps' : 'Strap');
+  all.begin('straps', 'Strap', own?.many);
   if (own && straps && written) {
     const { name } = written;
     const swatch = swatchOf(document, written.swatch);

@@ -11,9 +11,21 @@ interface BallPictureProps {
 
 /** Winds of a ball: how they lie across it, degrees, and how far from its middle. */
 const WINDS = [-58, -58, -58, 34, 34, 34, 34].map((turn, i) => ({
-  turn,
+  turn: (turn * Math.PI) / 180,
   off: [-22, -4, 14, -26, -10, 6, 22][i] ?? 0,
 }));
+
+/** Some winds as one path: each a shallow arc across the ball. */
+const pathOf = (winds: typeof WINDS): string =>
+  winds
+    .map(({ turn, off }) => {
+      const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
+      const at = (x: number, y: number) =>
+        `${(x * cos - y * sin).toFixed(1)} ${(x * sin + y * cos).toFixed(1)}`;
+      return `M${at(-52, off - 12)} Q${at(0, off + 16)} ${at(52, off - 12)}`;
+    })
+    .join('');
+const [DARK, LIGHT] = [0, 1].map((odd) => pathOf(WINDS.filter((_, i) => i % 2 === odd)));
 
 /** A ball of yarn, wound in two directions, as large as what is left of it. */
 export function BallPicture({ colour, left, size = 26 }: BallPictureProps) {
@@ -29,14 +41,8 @@ export function BallPicture({ colour, left, size = 26 }: BallPictureProps) {
         </clipPath>
         <circle r={46} fill={colour} />
         <g clipPath={`url(#${clip})`} fill="none" strokeWidth={5} strokeLinecap="round">
-          {WINDS.map(({ turn, off }, i) => (
-            <g key={`${turn} ${off}`} transform={`rotate(${turn})`}>
-              <path
-                d={`M-52 ${off - 12} Q0 ${off + 16} 52 ${off - 12}`}
-                stroke={i % 2 === 0 ? dark : light}
-              />
-            </g>
-          ))}
+          <path d={DARK} stroke={dark} />
+          <path d={LIGHT} stroke={light} />
         </g>
         <circle r={46} fill="none" stroke={dark} strokeWidth={3} />
         <path d="M30 36 Q46 46 48 30" fill="none" stroke={dark} strokeWidth={5} strokeLinecap="round" />

@@ -10,7 +10,7 @@ import {
 } from '@tanstack/react-table';
 import { useWindowVirtualizer } from '@tanstack/react-virtual';
 import { ArrowDown, ArrowUp } from 'lucide-react';
-import { type ReactNode, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { memo, type ReactNode, useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react';
 
 const features = tableFeatures({
   columnFilteringFeature,
@@ -52,7 +52,7 @@ const compared = (a: unknown, b: unknown): number =>
   typeof a === 'number' && typeof b === 'number' ? a - b : words.compare(String(a ?? ''), String(b ?? ''));
 
 /** Height of a row, px, and rows that are ready before they are seen. */
-const [HIGH, READY] = [40, 12];
+const [HIGH, READY] = [40, 8];
 
 /**
  * A table that sorts by its heads, filters by words and lets rows be chosen. Only the rows near the window are there, so
@@ -114,6 +114,20 @@ export function SortableTable<T extends { readonly id: string }>(props: Sortable
   const items = seen.getVirtualItems();
   const before = (items[0]?.start ?? top) - top;
   const after = seen.getTotalSize() - ((items.at(-1)?.end ?? top) - top);
+  /** The cells of a row: the same as long as rows and columns are. */
+  const draw = useMemo(() => {
+    const by = new Map(data.map((row) => [row.id, row]));
+    return (id: string) => {
+      const row = by.get(id);
+      return row && columns.map((column) => <Cell key={column.id} column={column} row={row} />);
+    };
+  }, [data, columns]);
+  const now = useRef(table);
+  now.current = table;
+  const toggle = useCallback(
+    (id: string, event: unknown) => now.current.getRow(id).getToggleSelectedHandler()(event),
+    [],
+  );
   const all = shown.length > 0 && shown.every(({ id }) => selected.has(id));
   return (
     <div className="overflow-x-auto rounded-sm border border-line bg-card">
@@ -156,34 +170,18 @@ export function SortableTable<T extends { readonly id: string }>(props: Sortable
           {before > 0 && <Gap high={before} />}
           {items.map(({ index }) => {
             const row = shown[index];
-            if (!row) return null;
             return (
-              <tr
-                key={row.id}
-                aria-rowindex={index + 2}
-                style={{ height: HIGH }}
-                className={`border-b border-line last:border-b-0 ${
-                  selected.has(row.id) ? 'bg-kingfisher-pale' : 'hover:bg-table'
-                }`}
-              >
-                <td className="px-2">
-                  <input
-                    type="checkbox"
-                    aria-label={`Choose ${nameOf(row.original)}`}
-                    checked={selected.has(row.id)}
-                    onChange={row.getToggleSelectedHandler()}
-                    className="block size-4 accent-kingfisher"
-                  />
-                </td>
-                {columns.map((column) => (
-                  <td
-                    key={column.id}
-                    className={`max-w-56 truncate px-2 ${column.right ? 'text-right tabular-nums' : ''}`}
-                  >
-                    {column.cell(row.original)}
-                  </td>
-                ))}
-              </tr>
+              row && (
+                <Line
+                  key={row.id}
+                  id={row.id}
+                  place={index + 2}
+                  name={nameOf(row.original)}
+                  selected={selected.has(row.id)}
+                  draw={draw}
+                  onToggle={toggle}
+                />
+              )
             );
           })}
           {after > 0 && <Gap high={after} />}
@@ -193,6 +191,46 @@ export function SortableTable<T extends { readonly id: string }>(props: Sortable
     </div>
   );
 }
+
+function Cell<T>({ column, row }: { readonly column: TableColumn<T>; readonly row: T }) {
+  return (
+    <td className={`max-w-56 truncate px-2 ${column.right ? 'text-right tabular-nums' : ''}`}>
+      {column.cell(row)}
+    </td>
+  );
+}
+
+interface LineProps {
+  readonly id: string;
+  /** Its place among all rows, the head being the first. */
+  readonly place: number;
+  readonly name: string;
+  readonly selected: boolean;
+  readonly draw: (id: string) => ReactNode;
+  readonly onToggle: (id: string, event: unknown) => void;
+}
+
+/** One row; drawn anew only where something of it has changed. */
+const Line = memo(function Line({ id, place, name, selected, draw, onToggle }: LineProps) {
+  return (
+    <tr
+      aria-rowindex={place}
+      style={{ height: HIGH }}
+      className={`border-b border-line last:border-b-0 ${selected ? 'bg-kingfisher-pale' : 'hover:bg-table'}`}
+    >
+      <td className="px-2">
+        <input
+          type="checkbox"
+          aria-label={`Choose ${name}`}
+          checked={selected}
+          onChange={(event) => onToggle(id, event)}
+          className="block size-4 accent-kingfisher"
+        />
+      </td>
+      {draw(id)}
+    </tr>
+  );
+});
 
 const Gap = ({ high }: { readonly high: number }) => (
   <tr style={{ height: high }}>

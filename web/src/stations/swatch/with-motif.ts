@@ -1,4 +1,4 @@
-import { type BagDocument, freeId, type Motif, type ReadyMotif } from '@fennot/core';
+import { type BagDocument, freeId, freeName, type Motif, type ReadyMotif } from '@fennot/core';
 import { keptRound } from '../../motif-bench/with-making.ts';
 
 /** Names a motif of a kind is given first. */
@@ -12,13 +12,8 @@ export const FIRST_NAMES: Record<Motif['kind'], string> = {
   rectangle: 'Rectangle',
 };
 
-/** A name no motif of the bag has yet: two that are called alike cannot be told apart in a list. */
-function freeName(name: string, { motifs }: BagDocument): string {
-  const taken = new Set(motifs.map((one) => one.name));
-  let free = name;
-  for (let k = 2; taken.has(free); k++) free = `${name} ${k}`;
-  return free;
-}
+/** Names the motifs have: two that are called alike cannot be told apart in a list. */
+const namesOf = ({ motifs }: BagDocument) => new Set(motifs.map(({ name }) => name));
 
 /** The document with one more motif of a kind. */
 export function withMotif(doc: BagDocument, kind: Motif['kind']): BagDocument {
@@ -31,7 +26,7 @@ export function withMotif(doc: BagDocument, kind: Motif['kind']): BagDocument {
   );
   const motif: Motif = {
     id,
-    name: freeName(FIRST_NAMES[kind], doc),
+    name: freeName(FIRST_NAMES[kind], namesOf(doc)),
     kind,
     cornerChains: 2,
     gapChains: 0,
@@ -55,7 +50,7 @@ export function withReady(doc: BagDocument, { name, kind, rounds, oneWay = false
           ? one
           : {
               ...one,
-              name: freeName(name, doc),
+              name: freeName(name, namesOf(doc)),
               oneWay,
               making: { of: 'rounds', rounds: rounds.map(keptRound) },
             },

@@ -35,7 +35,8 @@ function wish({ need, basket }: Enough, { kept: { lot }, free }: AllottedLot, ya
   const missing = Math.max(0, need.high - basket.length);
   const metre = lengthOfGrams(lot.ball ? lot : yarn, 1);
   const grams = metre === undefined ? free : Math.min(free, missing / metre);
-  return Math.max(0.1, Math.round(grams * 10) / 10);
+  // Up to the next tenth, so that it does not fail by a rounding; never more than there is.
+  return Math.max(0.1, Math.min(Math.ceil(grams * 10 - 1e-6), Math.floor(free * 10 + 1e-6)) / 10);
 }
 
 /** Sets yarn of the stash aside for a bag, so that no other bag plans with it. */

@@ -33,8 +33,13 @@ const WAYS = [
 export function WeighModal({ plan, store, onClose }: WeighModalProps) {
   const { document, tally } = plan;
   const things = weighables(document, tally.effort);
-  const [name, setName] = useState(things.find(({ many }) => many > 1)?.name ?? things[0]?.name ?? '');
-  const thing = things.find((one) => one.name === name) ?? things[0];
+  const [chosen, setChosen] = useState(() =>
+    Math.max(
+      0,
+      things.findIndex(({ many }) => many > 1),
+    ),
+  );
+  const thing = things[chosen] ?? things[0];
   const [many, setMany] = useState(1);
   const [way, setWay] = useState<(typeof WAYS)[number]['value']>('thing');
   const [grams, setGrams] = useState<number | undefined>(undefined);
@@ -82,9 +87,9 @@ export function WeighModal({ plan, store, onClose }: WeighModalProps) {
         <Row>
           <Choice
             label="What is weighed"
-            value={thing?.name ?? ''}
-            options={things.map((one) => ({ value: one.name, label: one.name }))}
-            onChange={setName}
+            value={String(thing ? things.indexOf(thing) : 0)}
+            options={things.map((one, i) => ({ value: String(i), label: one.name }))}
+            onChange={(i) => setChosen(Number(i))}
           />
           <NumberField
             label="How many together"
