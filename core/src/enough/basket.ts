@@ -3,7 +3,7 @@ import { type AllottedLot, gramsLeft, type Lot, lengthOfGrams, plainWord } from 
 
 /** Yarn of one dye lot that lies there for a yarn of a bag. */
 export interface BasketLot {
-  /** Id of the lot in the stash, or its row in a file. */
+  /** Id of the lot in the stash, or its number among those of a file. */
   readonly lot: string;
   readonly dyeLot: string;
   readonly grams: number;
@@ -69,7 +69,7 @@ export const basketsFrom = ({ yarns }: Pick<BagDocument, 'yarns'>, stash: readon
     basketOf(
       yarn.id,
       stash.flatMap((lot, i) =>
-        isOf(lot, yarn) && gramsLeft(lot) > 0 ? [basketLot(lot, gramsLeft(lot), yarn, `row ${i + 2}`)] : [],
+        isOf(lot, yarn) && gramsLeft(lot) > 0 ? [basketLot(lot, gramsLeft(lot), yarn, `lot ${i + 1}`)] : [],
       ),
     ),
   );

@@ -146,7 +146,11 @@ function attempts(document: BagDocument, now: readonly Enough[], short: string):
     {
       says: 'One round fewer in every motif',
       cost: 20,
-      make: (doc) => ({ ...doc, construction: fewerRounds(doc.construction) }),
+      make: (doc) => ({
+        ...doc,
+        construction: fewerRounds(doc.construction),
+        ...(doc.features && { features: fewerRounds(doc.features) }),
+      }),
     },
   ];
   if (edge && swatchOf(document, edge.swatch).yarn === short) {

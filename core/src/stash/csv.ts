@@ -43,6 +43,16 @@ export type StashFile =
     }
   | { readonly ok: false; readonly problem: string };
 
+/** What some call a column. */
+const ALIASES: Readonly<Record<string, string>> = {
+  color: 'colour',
+  dyelot: 'dye lot',
+  lot: 'dye lot',
+  location: 'where',
+};
+
+const isEmpty = (row: readonly string[]): boolean => row.every((cell) => cell.trim() === '');
+
 /** A colour nobody has said: that of undyed yarn. */
 const UNDYED = '#d9cfbd';
 /** Weight class until it is said: of the middle. */
@@ -91,25 +101,28 @@ export function readStash(bytes: Uint8Array, currency: string): StashFile {
   if (text.includes('\0'))
     return { ok: false, problem: 'This is no text, so that it cannot be a list of yarn.' };
   const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
-    skipEmptyLines: 'greedy',
     delimitersToGuess: [',', ';', '\t', '|'],
   });
-  const [head, ...rows] = data;
-  const names = (head ?? []).map(plainWord);
+  // Empty rows count as rows, so that a bad one is found where a spreadsheet has it.
+  const first = data.findIndex((row) => !isEmpty(row));
+  const rows = data.slice(first + 1);
+  const names = (data[first] ?? []).map(plainWord).map((name) => ALIASES[name] ?? name);
   if (!names.includes('yarn') || !names.includes('colour'))
     return {
       ok: false,
       problem: `The first row must name the columns; “yarn” and “colour” at least. This one has: ${names.slice(0, 8).join(', ') || 'nothing'}.`,
     };
-  if (rows.length > MOST_LOTS)
-    return { ok: false, problem: `That are ${rows.length} rows; a stash has at most ${MOST_LOTS} lots.` };
+  const full = rows.filter((row) => !isEmpty(row)).length;
+  if (full > MOST_LOTS)
+    return { ok: false, problem: `That are ${full} rows; a stash has at most ${MOST_LOTS} lots.` };
   const known: ReadonlySet<string> = new Set([...COLUMNS, GRAMS]);
   const lots: Lot[] = [];
   const bad: BadRow[] = [];
   rows.forEach((row, i) => {
+    if (isEmpty(row)) return;
     const cell = (column: Column | typeof GRAMS) => fromInert(row[names.indexOf(column)] ?? '');
     const read = lotOf(cell, currency);
-    if ('problem' in read) bad.push({ row: i + 2, problem: read.problem });
+    if ('problem' in read) bad.push({ row: first + i + 2, problem: read.problem });
     else lots.push(read);
   });
   return { ok: true, lots, bad, encoding, strange: names.filter((name) => name !== '' && !known.has(name)) };

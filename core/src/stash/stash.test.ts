@@ -221,6 +221,13 @@ describe('a stash as CSV', () => {
     expect(strange).toEqual(['shelf']);
   });
 
+  test('empty rows are passed over and counted, so that a bad one is found where it stands', () => {
+    const { lots: good, bad } = read('\n,,\nyarn,color,lot\nOut,Rust,7\n , ,\n,Reed,\n\n');
+    expect(good).toMatchObject([{ colourName: 'Rust', dyeLot: '7' }]);
+    // Two empty rows, the names, a good one, an empty one: the bad one is the sixth.
+    expect(bad.map(({ row }) => row)).toEqual([6]);
+  });
+
   test('what is no list of yarn is told in a sentence', () => {
     const file = readStash(bytes('name,size\nA,B'), 'EUR');
     expect(!file.ok && file.problem).toContain('“yarn” and “colour” at least');

@@ -15,7 +15,6 @@ import {
 } from '@fennot/core';
 import { useMemo } from 'react';
 import { useSettings } from '../../../api/queries.ts';
-import { BallPicture } from '../../../drawing/BallPicture.tsx';
 import { gramsText } from '../../../enough/balls.tsx';
 import { ReachMark } from '../../../enough/ReachMark.tsx';
 import { Button } from '../../../ui/Button.tsx';
@@ -122,10 +121,7 @@ export function ColourNeed(props: ColourNeedProps) {
           </Button>
         )}
         {own.buy !== undefined && own.buy > 0 && (
-          <span className="inline-flex items-center gap-1 text-xs text-soft">
-            {Array.from({ length: Math.min(own.buy, 4) }, (_, i) => i).map((i) => (
-              <BallPicture key={i} colour={yarn.colour} left={1} size={18} />
-            ))}
+          <span className="text-xs text-soft">
             buy {own.buy} {own.buy === 1 ? 'ball' : 'balls'}
             {own.leftThen !== undefined &&
               `, then ${wholeYarn(own.leftThen, system, { spare: true })} are left`}

@@ -46,13 +46,11 @@ export function SetAsideModal({ own, yarn, bag, lots, names, onClose }: SetAside
   const [adding, setAdding] = useState(false);
   const [all, setAll] = useState(false);
   const same = lots.filter(({ kept }) => isOf(kept.lot, yarn));
+  const mine = new Set(own.basket.lots.map(({ lot }) => lot));
   const others = lots.filter(
     ({ kept, free }) =>
-      !isOf(kept.lot, yarn) && (free > 0 || asked({ kept, free })) && kept.lot.weight === yarn.weight,
+      !isOf(kept.lot, yarn) && kept.lot.weight === yarn.weight && (free > 0 || mine.has(kept.id)),
   );
-  function asked({ kept }: Pick<AllottedLot, 'kept' | 'free'>) {
-    return own.basket.lots.some(({ lot }) => lot === kept.id);
-  }
   const fresh: Lot = {
     yarn: yarn.name,
     colourName: yarn.colourName,

@@ -17,6 +17,7 @@ import type { StationProps } from '../../station.ts';
 import { ColourNeed } from './ColourNeed.tsx';
 import { CuresModal } from './CuresModal.tsx';
 import { SetAsideModal } from './SetAsideModal.tsx';
+import { ShoppingList } from './ShoppingList.tsx';
 import { SpendingModal } from './SpendingModal.tsx';
 import { Weighings } from './Weighings.tsx';
 import { WeighModal } from './WeighModal.tsx';
@@ -72,6 +73,7 @@ export function YarnSection({ plan, store }: StationProps) {
           />
         ))}
       </ul>
+      <ShoppingList document={document} all={all} />
       <Weighings plan={plan} store={store} />
       <div>
         <Button small onClick={() => setOpen({ is: 'weigh' })}>

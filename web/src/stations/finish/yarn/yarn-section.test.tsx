@@ -71,6 +71,10 @@ describe('what is set aside', () => {
     );
     const balls = Math.ceil((need.high - little * 2000) / 100_000);
     expect(row().getByText(new RegExp(`buy ${balls} ball`))).toBeTruthy();
+    const list = within(screen.getByRole('list', { name: 'Shopping list' })).getAllByRole('listitem');
+    expect(list[0]?.textContent).toBe(
+      `${balls} ${balls === 1 ? 'ball' : 'balls'} ${yarn.name}, ${yarn.colourName}, if there is still lot 1`,
+    );
   });
 
   test('nothing set aside is not called short', () => {
