@@ -200,6 +200,17 @@ describe('set aside for bags', () => {
     expect((await stash()).allotments).toHaveLength(1);
   });
 
+  test('asked for in two windows at once it is one allotment, and an id of another one is refused', async () => {
+    const [id, other] = [await add(), await add({ dyeLot: '13' })];
+    const own = await bag('Bag');
+    const answers = await Promise.all([change([aside(id, own, 30)]), change([aside(id, own, 40)])]);
+    expect(answers.map(({ statusCode }) => statusCode)).toEqual([200, 200]);
+    const [one, ...more] = (await stash()).allotments;
+    expect(more).toEqual([]);
+    expect([30, 40]).toContain(one?.grams);
+    expect((await change([aside(other, own, 5, one?.id)])).statusCode).toBe(409);
+  });
+
   test('a deleted bag sets nothing aside; brought back, it does again, in its old turn', async () => {
     const id = await add();
     const [first, second] = [await bag('First'), await bag('Second')];

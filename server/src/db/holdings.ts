@@ -205,14 +205,15 @@ export class HoldingStore {
           .whereNull('deleted_at')
           .first('id');
         if (!own || !of) throw new Refused('noSuchLot');
-        const before = await db('allotments').where({ id }).first('owner_id', 'lot_id', 'bag_id');
-        // Another amount keeps its turn; what is of another lot or bag is another allotment.
-        if (before && (before.owner_id !== this.owner || before.lot_id !== lot || before.bag_id !== bag))
+        const asked = { ...mine, lot_id: lot, bag_id: bag, yarn };
+        const before = await db('allotments').where({ id }).first();
+        // Another amount keeps its turn; what is of another lot, bag or yarn is another allotment.
+        if (before && !Object.entries(asked).every(([key, value]) => before[key] === value))
           throw new Refused('idTaken');
-        await db('allotments')
-          .insert({ ...mine, id, lot_id: lot, bag_id: bag, yarn, grams })
-          .onConflict('id')
-          .merge(['grams', 'yarn']);
+        // Asked for in two windows at once, it is one allotment: of the amount that was said last.
+        const there = before ?? (await db('allotments').where(asked).first('id'));
+        if (there) await db('allotments').where({ id: there.id }).update({ grams });
+        else await db('allotments').insert({ ...asked, id, grams });
         return;
       }
       case 'keep': {

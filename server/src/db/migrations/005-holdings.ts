@@ -22,7 +22,8 @@ export async function up(db: Knex): Promise<void> {
     table.double('grams').notNullable();
     table.timestamp('made_at').notNullable().defaultTo(db.raw('clock_timestamp()'));
     table.index(['owner_id', 'made_at']);
-    table.index('lot_id');
+    // A bag asks once for a lot, for each of its yarns.
+    table.unique(['lot_id', 'bag_id', 'yarn']);
     table.index('bag_id');
   });
   await db.schema.createTable('library', (table) => {
