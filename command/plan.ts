@@ -57,7 +57,7 @@ function stashOf(file: string): readonly Lot[] | undefined {
     return undefined;
   }
   for (const { row, problem } of read.bad) console.error(`${file}, row ${row}, left out: ${problem}`);
-  return read.lots;
+  return read.lots.map(({ lot }) => lot);
 }
 
 async function print(args: readonly string[]): Promise<number> {

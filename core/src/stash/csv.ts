@@ -31,11 +31,17 @@ export interface BadRow {
   readonly problem: string;
 }
 
+/** A lot out of a file, and which of its fields the file says: what it does not say is taken for what is usual. */
+export interface ReadLot {
+  readonly lot: Lot;
+  readonly says: ReadonlySet<keyof Lot>;
+}
+
 /** What a file holds: the rows that can be taken, and those that cannot, with the reason. */
 export type StashFile =
   | {
       readonly ok: true;
-      readonly lots: readonly Lot[];
+      readonly lots: readonly ReadLot[];
       readonly bad: readonly BadRow[];
       readonly encoding: Decoded['encoding'];
       /** Columns it has that no stash has: they are left out. */
@@ -116,14 +122,14 @@ export function readStash(bytes: Uint8Array, currency: string): StashFile {
   if (full > MOST_LOTS)
     return { ok: false, problem: `That are ${full} rows; a stash has at most ${MOST_LOTS} lots.` };
   const known: ReadonlySet<string> = new Set([...COLUMNS, GRAMS]);
-  const lots: Lot[] = [];
+  const lots: ReadLot[] = [];
   const bad: BadRow[] = [];
   rows.forEach((row, i) => {
     if (isEmpty(row)) return;
     const cell = (column: Column | typeof GRAMS) => fromInert(row[names.indexOf(column)] ?? '');
     const read = lotOf(cell, currency);
     if ('problem' in read) bad.push({ row: first + i + 2, problem: read.problem });
-    else lots.push(read);
+    else lots.push({ lot: read, says: saysOf(cell, names) });
   });
   return { ok: true, lots, bad, encoding, strange: names.filter((name) => name !== '' && !known.has(name)) };
 }
@@ -168,6 +174,30 @@ function lotOf(
   const [issue] = read.error.issues;
   const at = NAMES[String(issue?.path[0] ?? '')];
   return { problem: `${at ? `${at}: ` : ''}${issue?.message ?? 'It is wrong.'}` };
+}
+
+/** Fields a row says: words wherever there is a column for them, figures where something stands in it. */
+function saysOf(
+  cell: (column: Column | typeof GRAMS) => string,
+  names: readonly string[],
+): ReadonlySet<keyof Lot> {
+  const filled = (...columns: Array<Column | typeof GRAMS>) => columns.some((one) => cell(one).trim() !== '');
+  const amount = filled('full balls', 'part balls g', GRAMS);
+  const fields: ReadonlyArray<readonly [keyof Lot, boolean]> = [
+    ['yarn', true],
+    ['colourName', true],
+    ['dyeLot', true],
+    ['fibre', names.includes('fibre')],
+    ['place', names.includes('where')],
+    ['note', names.includes('note')],
+    ['colour', filled('hex')],
+    ['weight', filled('weight class')],
+    ['ball', filled('ball g')],
+    ['price', filled('price')],
+    ['full', amount],
+    ['parts', amount],
+  ];
+  return new Set(fields.flatMap(([field, said]) => (said ? [field] : [])));
 }
 
 /** The column a field is read from. */

@@ -36,11 +36,17 @@ const kept = (n: number, fields: Partial<Lot> = {}): KeptLot => ({
   lot: lot(fields),
 });
 const bytes = (text: string) => new TextEncoder().encode(text);
-const read = (text: string) => {
-  const file = readStash(bytes(text), 'EUR');
-  if (!file.ok) throw new Error(file.problem);
-  return file;
+const file = (text: string) => {
+  const own = readStash(bytes(text), 'EUR');
+  if (!own.ok) throw new Error(own.problem);
+  return own;
 };
+const read = (text: string) => {
+  const own = file(text);
+  return { ...own, lots: own.lots.map((one) => one.lot) };
+};
+/** Lots as of a file that says everything of them. */
+const all = (...lots: readonly Lot[]) => file(writeStash(lots)).lots;
 
 const words = fc
   .string({ maxLength: 20, unit: 'grapheme' })
@@ -174,7 +180,7 @@ describe('a stash as CSV', () => {
       new Uint8Array([...bytes('yarn;colour\nC'), 0xf4, ...bytes('te;Gr'), 0xfc, ...bytes('n')]),
       'EUR',
     );
-    expect(old.ok && [old.encoding, old.lots[0]?.yarn, old.lots[0]?.colourName]).toEqual([
+    expect(old.ok && [old.encoding, old.lots[0]?.lot.yarn, old.lots[0]?.lot.colourName]).toEqual([
       'windows-1252',
       'Côte',
       'Grün',
@@ -184,8 +190,8 @@ describe('a stash as CSV', () => {
       0xfe,
       ...[...'yarn,colour\nA,B'].flatMap((c) => [c.charCodeAt(0), 0]),
     ]);
-    const file = readStash(wide, 'EUR');
-    expect(file.ok && file.lots[0]).toMatchObject({ yarn: 'A', colourName: 'B' });
+    const other = readStash(wide, 'EUR');
+    expect(other.ok && other.lots[0]?.lot).toMatchObject({ yarn: 'A', colourName: 'B' });
   });
 
   test('grams in all are balls and what is over', () => {
@@ -229,8 +235,8 @@ describe('a stash as CSV', () => {
   });
 
   test('what is no list of yarn is told in a sentence', () => {
-    const file = readStash(bytes('name,size\nA,B'), 'EUR');
-    expect(!file.ok && file.problem).toContain('“yarn” and “colour” at least');
+    const none = readStash(bytes('name,size\nA,B'), 'EUR');
+    expect(!none.ok && none.problem).toContain('“yarn” and “colour” at least');
     expect(readStash(new Uint8Array([1, 0, 2, 0]), 'EUR').ok).toBe(false);
     expect(readStash(new Uint8Array(), 'EUR').ok).toBe(false);
   });
@@ -243,26 +249,39 @@ describe('an import', () => {
       lot({ yarn: 'tollbar  cotton DK ', full: 5, parts: [] }),
       lot({ dyeLot: '14', full: 1 }),
     ];
-    const { fresh, changed, same } = mergeLots(there, incoming, 'replace');
+    const { fresh, changed, same } = mergeLots(there, all(...incoming), 'replace');
     expect(fresh.map(({ dyeLot }) => dyeLot)).toEqual(['14']);
     expect(changed.map(({ kept: { id }, lot: { full, parts } }) => [id, full, parts])).toEqual([
       [uuid(1), 5, []],
     ]);
     expect(same).toBe(0);
-    const added = mergeLots(there, incoming, 'add').changed[0]?.lot;
+    const added = mergeLots(there, all(...incoming), 'add').changed[0]?.lot;
     expect([added?.full, added?.parts]).toEqual([7, [20]]);
-    expect(mergeLots(there, incoming, 'leave')).toMatchObject({ changed: [], same: 1 });
+    expect(mergeLots(there, all(...incoming), 'leave')).toMatchObject({ changed: [], same: 1 });
+  });
+
+  test('what a file does not speak of stays as it is', () => {
+    const there = [kept(1, { note: 'From the fair.', price: { amount: 395, currency: 'EUR' } })];
+    const short = file('yarn,colour,dye lot,grams,hex\nTollbar Cotton DK,Kingfisher,12B,30,\n').lots;
+    const [one] = mergeLots(there, short, 'replace').changed;
+    expect(one?.lot).toEqual({ ...there[0]?.lot, full: 0, parts: [30] });
+    const [added] = mergeLots(there, short, 'add').changed;
+    expect(added?.lot).toEqual({ ...there[0]?.lot, full: 2, parts: [20, 30] });
+    // A file without amounts takes none away, nor adds any.
+    const places = file('yarn,colour,dye lot,where\nTollbar Cotton DK,Kingfisher,12B,Attic\n').lots;
+    for (const meets of ['replace', 'add'] as const)
+      expect(mergeLots(there, places, meets).changed[0]?.lot).toEqual({ ...there[0]?.lot, place: 'Attic' });
   });
 
   test('one’s own file again changes nothing; each row is taken once', () => {
     fc.assert(
       fc.property(fc.array(lots, { maxLength: 8 }), (all) => {
-        const first = mergeLots([], read(writeStash(all)).lots, 'replace');
+        const first = mergeLots([], file(writeStash(all)).lots, 'replace');
         expect(first.fresh).toHaveLength(new Set(all.map(lotKey)).size);
         const grams = (list: readonly Lot[]) => list.reduce((sum, one) => sum + gramsLeft(one), 0);
         expect(grams(first.fresh)).toBeCloseTo(grams(all), 6);
         const there = first.fresh.map((one, i) => ({ id: uuid(i), version: 1, lot: one }));
-        const again = mergeLots(there, read(writeStash(first.fresh)).lots, 'replace');
+        const again = mergeLots(there, file(writeStash(first.fresh)).lots, 'replace');
         expect([again.fresh, again.changed, again.same]).toEqual([[], [], there.length]);
       }),
     );

@@ -58,7 +58,7 @@ export function ImportDialog({ file, read, there, onTake, onClose }: ImportDialo
     <Modal title={`Yarn out of ${file}`} wide open onClose={onClose}>
       <div className="flex flex-col gap-3 text-sm">
         <p>
-          {stashText(read.lots)}
+          {stashText(read.lots.map(({ lot }) => lot))}
           {read.encoding !== 'utf-8' && `, read as ${read.encoding}`}.
           {read.strange.length > 0 &&
             ` Left out: the column${read.strange.length > 1 ? 's' : ''} ${read.strange.join(', ')}.`}
