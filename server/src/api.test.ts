@@ -232,8 +232,9 @@ describe('settings', () => {
       system: 'cm',
       theme: 'device',
       hand: 'right',
+      currency: 'EUR',
     });
-    const uk = { terms: 'uk', system: 'in', theme: 'dark', hand: 'left' };
+    const uk = { terms: 'uk', system: 'in', theme: 'dark', hand: 'left', currency: 'GBP' };
     await app.inject({ method: 'PUT', url: '/api/settings', payload: uk });
     expect((await app.inject('/api/settings')).json()).toEqual(uk);
   });
@@ -258,6 +259,7 @@ describe('settings', () => {
       system: 'cm',
       theme: 'device',
       hand: 'right',
+      currency: 'EUR',
     });
   });
 });
@@ -311,6 +313,7 @@ describe('the server', () => {
       '002-saves-and-deletes',
       '003-audit',
       '004-summaries',
+      '005-holdings',
     ]);
     // One killed in the middle of it leaves knex's own lock behind.
     await fresh.db('knex_migrations_lock').update({ is_locked: 1 });

@@ -135,6 +135,21 @@ describe('the stash', () => {
     expect(answer.json().detail).toContain('heavier than a full one');
   });
 
+  test('of many that make no sense the first are named, and the rest are counted', async () => {
+    const bad = Array.from({ length: 500 }, () => ({
+      of: 'add',
+      id: randomUUID(),
+      lot: { ...lot(), full: -1 },
+    }));
+    const answer = await app.inject({
+      method: 'POST',
+      url: '/api/holdings/changes',
+      payload: { id: randomUUID(), changes: bad },
+    });
+    expect(answer.json().errors).toHaveLength(21);
+    expect(answer.json().errors.at(-1).message).toBe('And 480 more.');
+  });
+
   test('ten thousand lots come in at once, and one too many is told', async () => {
     const many = (from: number, to: number): HoldingChange[] =>
       Array.from({ length: to - from }, (_, i) => ({

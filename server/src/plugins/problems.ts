@@ -24,6 +24,9 @@ export function sendProblem(reply: FastifyReply, { status, title, detail, errors
     .send({ type, title, status, detail, ...(errors ? { errors } : {}), ...more });
 }
 
+/** Nobody reads more than so many problems at once. */
+const MOST_TOLD = 20;
+
 /** Codes of a database that is not there, is just going or coming, or has taken too long over a statement. */
 const AWAY = [
   'ECONNREFUSED',
@@ -50,10 +53,12 @@ const DISK_FULL = '53100';
 export const problems = fp(async (app) => {
   app.setErrorHandler((error: FastifyError, request, reply) => {
     if (hasZodFastifySchemaValidationErrors(error)) {
-      const issues = error.validation.map(({ instancePath, message }) => ({
+      const issues = error.validation.slice(0, MOST_TOLD).map(({ instancePath, message }) => ({
         path: instancePath.replace(/^\//, '').replaceAll('/', '.'),
         message: message ?? 'This field is wrong.',
       }));
+      const more = error.validation.length - issues.length;
+      if (more > 0) issues.push({ path: '', message: `And ${more} more.` });
       return sendProblem(reply, {
         ...PROBLEMS.badInput,
         ...(issues[0] ? { detail: `${issues[0].path || 'The request'}: ${issues[0].message}` } : {}),
