@@ -17,7 +17,7 @@ export function digitsOf(currency: string): number {
 export function inCoins(text: string, currency: string): number | undefined {
   const digits = digitsOf(currency);
   const plain = text.replaceAll(/[^\d.,-]/g, '').replace(',', '.');
-  const match = /^(\d{1,9})(?:\.(\d*))?$/.exec(plain);
+  const match = /^(\d{1,10})(?:\.(\d*))?$/.exec(plain);
   if (!match) return undefined;
   const [, whole = '', part = ''] = match;
   // Three digits behind a comma may as well be thousands: nobody guesses at money.
