@@ -96,6 +96,13 @@ function numberOf(cell: string): number | undefined {
   return Number(/^[^.]*,[^,.]*$/.test(plain) ? plain.replace(',', '.') : plain);
 }
 
+/** What stands between cells, told by the row of the names alone: other cells may hold any of them. */
+function separatorOf(text: string): string {
+  const head = text.split(/\r?\n|\r/).find((line) => /[^\s,;|]/.test(line)) ?? '';
+  const many = (separator: string) => head.split(separator).length;
+  return [',', ';', '\t', '|'].reduce((best, one) => (many(one) > many(best) ? one : best));
+}
+
 /**
  * Reads a stash out of a CSV file: any of the usual separators, encodings and decimal signs. Rows that are wrong are named
  * and left out; the others are taken.
@@ -106,9 +113,8 @@ export function readStash(bytes: Uint8Array, currency: string): StashFile {
   const { text, encoding } = decoded(bytes);
   if (text.includes('\0'))
     return { ok: false, problem: 'This is no text, so that it cannot be a list of yarn.' };
-  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
-    delimitersToGuess: [',', ';', '\t', '|'],
-  });
+  const plain = text.replace(/^\uFEFF/, '');
+  const { data } = Papa.parse<string[]>(plain, { delimiter: separatorOf(plain) });
   // Empty rows count as rows, so that a bad one is found where a spreadsheet has it.
   const first = data.findIndex((row) => !isEmpty(row));
   const rows = data.slice(first + 1);

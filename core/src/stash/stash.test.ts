@@ -175,6 +175,11 @@ describe('a stash as CSV', () => {
     });
   });
 
+  test('whatever stands in its cells, what is between them is told by the names', () => {
+    const odd = lot({ dyeLot: '\tx', place: '\t\t;;||', note: '; ;|' });
+    expect(read(writeStash([odd, odd])).lots).toEqual([odd, odd]);
+  });
+
   test('in older encodings', () => {
     const old = readStash(
       new Uint8Array([...bytes('yarn;colour\nC'), 0xf4, ...bytes('te;Gr'), 0xfc, ...bytes('n')]),
