@@ -22,7 +22,7 @@ export interface Basket {
 }
 
 /** So many grams of a lot, for a yarn of a bag; what a ball holds is as the lot says, or else as the bag does. */
-export const basketLot = (lot: Lot, grams: number, yarn: Yarn, id: string): BasketLot => ({
+const basketLot = (lot: Lot, grams: number, yarn: Yarn, id: string): BasketLot => ({
   lot: id,
   dyeLot: lot.dyeLot,
   grams,
@@ -30,7 +30,7 @@ export const basketLot = (lot: Lot, grams: number, yarn: Yarn, id: string): Bask
 });
 
 /** Lots for one yarn together. */
-export const basketOf = (yarn: string, lots: readonly BasketLot[]): Basket => ({
+const basketOf = (yarn: string, lots: readonly BasketLot[]): Basket => ({
   yarn,
   lots,
   length: lots.reduce((sum, { length = 0 }) => sum + length, 0),

@@ -1,26 +1,24 @@
-import { MEASURES, type Measure } from '../bag/index.ts';
 import type { BagDocument, Motif } from '../document/index.ts';
 import { swatchOf, yarnOf } from '../document/look-up.ts';
 import { idFrom } from '../fields/index.ts';
-import { edited, type Plan } from '../plan/index.ts';
+import { edited, type Move, movesBetween, type Plan, tapedSizes } from '../plan/index.ts';
+import { roundColours } from '../yarn/index.ts';
 import type { Basket } from './basket.ts';
 import { SHOWS, type Shows, shownUses } from './dye-lots.ts';
 import { type Enough, enoughOf } from './enough.ts';
 
 /** One change that makes a yarn last longer, tried on the plan. */
 export interface YarnCure {
-  readonly is: 'change';
   readonly says: string;
   readonly document: BagDocument;
   /** The yarn against what lies there, after it. */
   readonly after: Enough;
   /** What it does to the bag's measures, mm; only what moves. */
-  readonly moves: ReadonlyArray<{ readonly measure: Measure; readonly by: number }>;
+  readonly moves: readonly Move[];
 }
 
 /** An order of work in which what is missing shows least: nothing in the plan changes, and no yarn is saved. */
 export interface OrderCure {
-  readonly is: 'order';
   /** Where the yarn is missing then, from where it shows least. */
   readonly missing: ReadonlyArray<{ readonly shows: Shows; readonly what: string; readonly length: number }>;
 }
@@ -36,8 +34,6 @@ interface Attempt {
 const STEAD = 3;
 /** What is saved must be worth a change, mm. */
 const WORTH = 100;
-/** A measure that moves by less has not, mm. */
-const MOVES = 0.5;
 
 /**
  * What can be done about a yarn that is short or only likely to last: every way is tried on the plan itself. First come
@@ -58,13 +54,8 @@ export function yarnCures(plan: Plan, baskets: readonly Basket[], yarn: string):
     if (all.some((one) => one.is === 'short' && !short.has(one.yarn))) continue;
     const after = all.find((one) => one.yarn === yarn) ?? spared(before);
     if (after.left < before.left + WORTH) continue;
-    const sizes = new Map(next.plan.tapes.map((tape) => [tape.measure, tape.finished.value]));
-    const moves = MEASURES.flatMap((measure) => {
-      const old = plan.tapes.find((tape) => tape.measure === measure)?.finished.value;
-      const by = (sizes.get(measure) ?? 0) - (old ?? 0);
-      return old === undefined || Math.abs(by) < MOVES ? [] : [{ measure, by }];
-    });
-    tried.push({ cure: { is: 'change', says, document: next.document, after, moves }, cost });
+    const moves = movesBetween(tapedSizes(plan), tapedSizes(next.plan));
+    tried.push({ cure: { says, document: next.document, after, moves }, cost });
   }
   const still = ({ cure }: (typeof tried)[number]) => (cure.after.is === 'short' ? 1 : 0);
   return tried
@@ -94,7 +85,6 @@ export function orderCure(plan: Plan, { yarn, left }: Enough): OrderCure | undef
   if (missing <= WORTH) return undefined;
   const uses = shownUses(plan, yarn).sort((a, b) => SHOWS.indexOf(a.shows) - SHOWS.indexOf(b.shows));
   return {
-    is: 'order',
     missing: uses.flatMap(({ shows, what, length }) => {
       const own = Math.min(missing, length);
       missing -= own;
@@ -125,7 +115,9 @@ function attempts(document: BagDocument, now: readonly Enough[], short: string):
       cost: 2,
       make: (doc) => ({
         ...doc,
-        motifs: doc.motifs.map((motif) => ({ ...motif, ends: motif.ends ?? 'carried' })),
+        motifs: doc.motifs.map((motif) =>
+          hasColour(doc, motif, short) ? { ...motif, ends: motif.ends ?? 'carried' } : motif,
+        ),
       }),
     },
     ...instead.map(
@@ -153,16 +145,17 @@ function attempts(document: BagDocument, now: readonly Enough[], short: string):
       }),
     },
   ];
-  if (edge && swatchOf(document, edge.swatch).yarn === short) {
-    if (edge.rounds > 1)
-      tried.push({
-        says: 'One edge round fewer',
-        cost: 8,
-        make: (doc) => ({
-          ...doc,
-          features: { ...doc.features, edge: { ...edge, rounds: edge.rounds - 1 } },
-        }),
-      });
+  // Whether it saves any of the yarn is told by trying.
+  if (edge && edge.rounds > 1)
+    tried.push({
+      says: 'One edge round fewer',
+      cost: 8,
+      make: (doc) => ({
+        ...doc,
+        features: { ...doc.features, edge: { ...edge, rounds: edge.rounds - 1 } },
+      }),
+    });
+  if (edge && swatchOf(document, edge.swatch).yarn === short)
     tried.push(
       ...instead.map(
         ({ yarn, name }): Attempt => ({
@@ -172,8 +165,7 @@ function attempts(document: BagDocument, now: readonly Enough[], short: string):
         }),
       ),
     );
-  }
-  if (straps && straps.wide > 1 && swatchOf(document, straps.swatch).yarn === short)
+  if (straps && straps.wide > 1)
     tried.push({
       says: straps.many > 1 ? 'Straps one stitch narrower' : 'A strap one stitch narrower',
       cost: 10,
@@ -205,21 +197,25 @@ const joinedIn = (short: string, yarn: string) => (doc: BagDocument) => {
   };
 };
 
-/** One yarn for another in the rounds of every motif that are meant. */
+/** Whether a motif is worked in a yarn in any of its colourways. */
+const hasColour = (doc: BagDocument, { colourways, swatch }: Motif, yarn: string): boolean =>
+  colourways.some(({ rounds }) => rounds.includes(yarn)) || swatchOf(doc, swatch).yarn === yarn;
+
+/** One yarn for another in the rounds that are meant, of every motif that lies in the bag. */
 const recoloured =
   (short: string, yarn: string, meant: (round: number, last: number) => boolean) => (doc: BagDocument) => {
     const rounds = roundsWorked(doc);
     const of = (motif: Motif): Motif => {
-      const last = (rounds.get(motif.id) ?? 1) - 1;
+      const many = rounds.get(motif.id);
+      if (many === undefined) return motif;
+      const last = many - 1;
       return {
         ...motif,
         colourways: motif.colourways.map((way) => {
-          // A colour that goes on to the end is written out, so that its last round can differ.
-          const written = Array.from(
-            { length: last + 1 },
-            (_, r) => way.rounds[r] ?? way.rounds.at(-1) ?? short,
-          );
-          const next = written.map((own, r) => (own === short && meant(r, last) ? yarn : own));
+          // A colour that goes on to the end is written out, so that its last round can differ; those of rounds it could
+          // be worked on to stay.
+          const written = [...roundColours(way, many, short), ...way.rounds.slice(many)];
+          const next = written.map((own, r) => (own === short && r <= last && meant(r, last) ? yarn : own));
           return next.some((own, r) => own !== written[r]) ? { ...way, rounds: next } : way;
         }),
       };

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import type { BagDocument } from '../document/index.ts';
 import { inOrder, operationsOf } from '../finish/index.ts';
+import { must } from '../geometry/index.ts';
 import { type Plan, planned, planOf } from '../plan/index.ts';
 import { documents, testDocument } from '../testing/arbitraries.ts';
 import type { YarnNeed } from '../yarn/index.ts';
@@ -236,6 +237,28 @@ describe('cures', () => {
         ['height', true],
       ]),
     );
+  });
+
+  test('another colour in some rounds: colours of rounds not worked, and motifs not laid, stay as they are', () => {
+    const own = edged();
+    const [way] = must(own.motifs[0], 'motif').colourways;
+    const motifs = own.motifs.map((motif) => ({
+      ...motif,
+      colourways: [{ ...must(way, 'colourway'), rounds: ['y2', 'y1', 'y2', 'y2', 'y1', 'y2'] }],
+    }));
+    const spare = { ...must(motifs[0], 'motif'), id: 'spare', name: 'Spare' };
+    const planOfBoth = planOf({ ...own, motifs: [...motifs, spare], features: undefined });
+    const need = lengthOfYarn(planOfBoth, 'y2') / 1000;
+    const found = yarnCures(planOfBoth, [basket('y1', 9999), basket('y2', need * 0.9)], 'y2');
+    const rounds = (says: RegExp) =>
+      found
+        .find((one) => says.test(one.says))
+        ?.document.motifs.filter(({ id }) => id === 'm1' || id === 'spare')
+        .map(({ colourways }) => colourways[0]?.rounds);
+    // Four rounds are worked: the last is the fourth; the fifth and sixth are for a larger square.
+    const kept = ['y2', 'y1', 'y2', 'y2', 'y1', 'y2'];
+    expect(rounds(/in the last rounds only/)).toEqual([['y1', 'y1', 'y1', 'y2', 'y1', 'y2'], kept]);
+    expect(rounds(/in the inner rounds only/)).toEqual([['y2', 'y1', 'y2', 'y1', 'y1', 'y2'], kept]);
   });
 
   test('no yarn to stand in: nothing is proposed in a colour that is short itself', () => {

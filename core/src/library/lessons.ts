@@ -1,6 +1,6 @@
-import { MEASURES, type Measure } from '../bag/index.ts';
 import { type BagDocument, keepSame } from '../document/index.ts';
-import { edited, type Plan } from '../plan/index.ts';
+import { LIMITS } from '../fields/index.ts';
+import { edited, type Move, movesBetween, type Plan, tapedSizes } from '../plan/index.ts';
 import { seenVersion, withLessons } from './into-bag.ts';
 import { itemName, type KeptItem } from './item.ts';
 
@@ -11,15 +11,12 @@ export interface Lesson {
   /** What is new: `5 more pieces measured`. */
   readonly says: readonly string[];
   /** What it does to the bag's measures, mm; only what moves. */
-  readonly moves: ReadonlyArray<{ readonly measure: Measure; readonly by: number }>;
+  readonly moves: readonly Move[];
   /** What it does to the yarn of the whole bag, mm. */
   readonly yarn: number;
   readonly taken: BagDocument;
   readonly left: BagDocument;
 }
-
-/** A measure that moves by less has not, mm. */
-const MOVES = 0.1;
 
 /** What the library offers a bag: each thing it has learnt more of since the bag's copy was made, or looked at last. */
 export function lessonsFor(plan: Plan, library: readonly KeptItem[]): Lesson[] {
@@ -31,18 +28,12 @@ export function lessonsFor(plan: Plan, library: readonly KeptItem[]): Lesson[] {
     if (!next.ok) return [];
     const left = seenVersion(document, kept);
     const says = saysOf(document, next.document);
-    const sizes = new Map(next.plan.tapes.map(({ measure, finished }) => [measure, finished.value]));
-    const moves = MEASURES.flatMap((measure) => {
-      const now = plan.tapes.find((tape) => tape.measure === measure)?.finished.value;
-      const by = (sizes.get(measure) ?? 0) - (now ?? 0);
-      return now === undefined || Math.abs(by) < MOVES ? [] : [{ measure, by }];
-    });
     return [
       {
         kept,
         name: itemName(kept.item),
         says,
-        moves,
+        moves: movesBetween(tapedSizes(plan), tapedSizes(next.plan)),
         yarn: next.plan.tally.effort.yarn - plan.tally.effort.yarn,
         taken: next.document,
         left: keepSame(document, left),
@@ -68,5 +59,8 @@ function saysOf(before: BagDocument, after: BagDocument): string[] {
     ...(pieces > 0 ? [`${pieces} more ${pieces === 1 ? 'piece' : 'pieces'} measured`] : []),
     ...(counted ? ['the swatch counted anew'] : []),
     ...(weighed > 0 ? [`${weighed} more ${weighed === 1 ? 'weighing' : 'weighings'}`] : []),
+    ...(weighed > 0 && after.weighings?.length === LIMITS.weighings
+      ? [`more than ${LIMITS.weighings} weighings are not kept in one bag`]
+      : []),
   ];
 }

@@ -1,10 +1,11 @@
-import { MEASURES, type Measure, measure } from '../bag/index.ts';
+import { measure } from '../bag/index.ts';
 import { type BagDocument, choicesOf } from '../document/index.ts';
 import { type Construction, familyOf } from '../families/index.ts';
 import { withFeatures } from '../features/index.ts';
 import { materialsOf, sizeTable } from '../fit/index.ts';
 import { NOTHING } from '../geometry/index.ts';
 import { type Ease, type LineMatch, lineMatches } from '../match/index.ts';
+import { type Move, movesBetween } from './moves.ts';
 
 /** One change that makes a line of seams come out. */
 export interface Cure {
@@ -16,7 +17,7 @@ export interface Cure {
   /** The line's ease after it. */
   readonly ease: Ease;
   /** What it does to the bag's measures, mm; only what moves. */
-  readonly moves: ReadonlyArray<{ readonly measure: Measure; readonly by: number }>;
+  readonly moves: readonly Move[];
 }
 
 /** Ease that does not show, per cent. */
@@ -54,10 +55,7 @@ export function curesFor(document: BagDocument, line: string): Cure[] {
     const ease = find(after.lines)?.ease;
     if (!ease || Math.abs(ease.percent) > HIDDEN) return;
     if (worstOthers(after.lines, line) > Math.max(worst, HIDDEN) + NOTHING) return;
-    const moves = MEASURES.flatMap((key) => {
-      const by = after.sizes[key] - now.sizes[key];
-      return Math.abs(by) < 0.5 ? [] : [{ measure: key, by }];
-    });
+    const moves = movesBetween(now.sizes, after.sizes);
     tried.push({ cure: { label, from, to, construction, ease, moves }, cost });
   };
   const choices = choicesOf(document);

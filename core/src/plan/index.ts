@@ -3,6 +3,7 @@ export * from './begin.ts';
 export * from './cures.ts';
 export * from './edit.ts';
 export * from './left-handed.ts';
+export * from './moves.ts';
 export * from './needed.ts';
 export * from './notes.ts';
 export * from './plan.ts';

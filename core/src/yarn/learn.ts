@@ -10,7 +10,6 @@ import { pitchOf } from './thread.ts';
  */
 const HAND = 0.13;
 const FABRIC = 0.075;
-export const ESTIMATE_ERROR = Math.hypot(HAND, FABRIC);
 /** One piece is worked so much tighter or looser than its like, one standard error; and a kitchen scale is read so well, g. */
 const PIECE = 0.03;
 const SCALE = 0.3;

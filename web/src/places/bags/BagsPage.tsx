@@ -7,8 +7,10 @@ import { useBagList, useCreateBag } from '../../api/queries.ts';
 import { uuid } from '../../api/uuid.ts';
 import { LeftBehind } from '../../frame/LeftBehind.tsx';
 import { Message } from '../../frame/Message.tsx';
+import { NothingYet } from '../../frame/NothingYet.tsx';
 import { PlaceHeader } from '../../frame/PlaceHeader.tsx';
 import { Button } from '../../ui/Button.tsx';
+import { SearchField } from '../../ui/SearchField.tsx';
 import { Switcher } from '../../ui/Switcher.tsx';
 import { BagShelf } from './BagShelf.tsx';
 import { useLeftDrafts } from './use-left-drafts.ts';
@@ -107,26 +109,22 @@ export function BagsPage() {
         </div>
         {isPending && <p className="text-soft">Fetching the bags ...</p>}
         {bags?.length === 0 && search === '' && (
-          <div className="rounded-sm border border-dashed border-line bg-card p-10 text-center">
-            <h2 className="text-xl">No bag yet</h2>
-            <p className="mx-auto mt-1 mb-4 max-w-md text-soft">
-              Say how large it should be; Fennot lays out squares or panels of about that size, and you change
-              them from there.
-            </p>
+          <NothingYet
+            title="No bag yet"
+            text="Say how large it should be; Fennot lays out squares or panels of about that size, and you change them from there."
+          >
             <Button look="main" onClick={() => setBeginning('open')}>
               <Plus size={16} /> Begin a bag
             </Button>
-          </div>
+          </NothingYet>
         )}
         {(total > FEW || search !== '') && (
           <div className="mb-4 flex flex-wrap items-center gap-3">
-            <input
-              type="search"
+            <SearchField
+              label="Look for a bag by its name"
               value={typed}
-              onChange={(event) => setTyped(event.target.value)}
-              placeholder="Look for a bag by its name"
-              aria-label="Look for a bag by its name"
-              className="min-w-0 grow rounded-sm border border-line bg-card px-3 py-1.5 hover:border-kingfisher sm:max-w-xs"
+              onChange={setTyped}
+              className="min-w-0 grow sm:max-w-xs"
             />
             <Switcher label="Order of the bags" value={order} options={ORDERS} onChange={setOrder} />
             <span className="text-sm text-soft tabular-nums" aria-live="polite">

@@ -4,10 +4,12 @@ import { useChangeHoldings, useLibrary } from '../../api/holdings.ts';
 import { useSettings } from '../../api/queries.ts';
 import { ItemPicture } from '../../drawing/ItemPicture.tsx';
 import { Message } from '../../frame/Message.tsx';
+import { NothingYet } from '../../frame/NothingYet.tsx';
 import { PlaceHeader } from '../../frame/PlaceHeader.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/fields.tsx';
 import { Modal } from '../../ui/Modal.tsx';
+import { SearchField } from '../../ui/SearchField.tsx';
 import { SortableTable } from '../../ui/SortableTable.tsx';
 import { itemColumns } from './item-columns.tsx';
 
@@ -69,22 +71,19 @@ function LibraryPage({ of }: { readonly of: 'swatch' | 'motif' }) {
           </p>
         )}
         {data && rows.length === 0 && (
-          <div className="rounded-sm border border-dashed border-line bg-card p-10 text-center">
-            <h2 className="text-xl">{none}</h2>
-            <p className="mx-auto mt-1 max-w-md text-soft">
-              Open a bag, go to Swatch, and keep its {of} in the library: every other bag can have it then.
-            </p>
-          </div>
+          <NothingYet
+            title={none}
+            text={`Open a bag, go to Swatch, and keep its ${of} in the library: every other bag can have it then.`}
+          />
         )}
         {rows.length > 0 && (
           <>
-            <input
-              type="search"
-              value={typed}
-              onChange={(event) => setTyped(event.target.value)}
+            <SearchField
+              label={`Look for a ${of}`}
               placeholder="Look for a name, a yarn, a stitch"
-              aria-label={`Look for a ${of}`}
-              className="mb-3 w-full rounded-sm border border-line bg-card px-3 py-1.5 hover:border-kingfisher sm:max-w-sm"
+              value={typed}
+              onChange={setTyped}
+              className="mb-3 w-full sm:max-w-sm"
             />
             <SortableTable
               label={title}

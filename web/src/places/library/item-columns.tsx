@@ -90,7 +90,11 @@ export const itemColumns = (
       cell: ({ item: { motif, weighings } }) =>
         motif
           ? `${motif.measured.length} ${motif.measured.length === 1 ? 'piece' : 'pieces'}`
-          : `${weighings.length} times`,
+          : weighings.length === 0
+            ? 'not yet'
+            : weighings.length === 1
+              ? 'once'
+              : `${weighings.length} times`,
     },
   ];
 };

@@ -14,9 +14,11 @@ import { useChangeHoldings, useStash } from '../../api/holdings.ts';
 import { useSettings } from '../../api/queries.ts';
 import { uuid } from '../../api/uuid.ts';
 import { Message } from '../../frame/Message.tsx';
+import { NothingYet } from '../../frame/NothingYet.tsx';
 import { PlaceHeader } from '../../frame/PlaceHeader.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { saveText } from '../../ui/files.ts';
+import { SearchField } from '../../ui/SearchField.tsx';
 import { SortableTable } from '../../ui/SortableTable.tsx';
 import { BulkBar } from './BulkBar.tsx';
 import { ImportDialog } from './ImportDialog.tsx';
@@ -122,26 +124,23 @@ export function YarnPage() {
           </p>
         )}
         {data && rows.length === 0 ? (
-          <div className="rounded-sm border border-dashed border-line bg-card p-10 text-center">
-            <h2 className="text-xl">No yarn yet</h2>
-            <p className="mx-auto mt-1 mb-4 max-w-md text-soft">
-              Put in what lies in your baskets, ball by ball or out of a list, and every bag tells whether it
-              is enough.
-            </p>
+          <NothingYet
+            title="No yarn yet"
+            text="Put in what lies in your baskets, ball by ball or out of a list, and every bag tells whether it is enough."
+          >
             <Button look="main" onClick={() => setOpen({ is: 'new' })}>
               <Plus size={16} /> Add yarn
             </Button>
-          </div>
+          </NothingYet>
         ) : (
           data && (
             <>
-              <input
-                type="search"
-                value={typed}
-                onChange={(event) => setTyped(event.target.value)}
+              <SearchField
+                label="Look for yarn"
                 placeholder="Look for a colour, a yarn, a lot, a bag, a place"
-                aria-label="Look for yarn"
-                className="mb-3 w-full rounded-sm border border-line bg-card px-3 py-1.5 hover:border-kingfisher sm:max-w-sm"
+                value={typed}
+                onChange={setTyped}
+                className="mb-3 w-full sm:max-w-sm"
               />
               <SortableTable
                 label="Stash"
