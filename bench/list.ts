@@ -36,7 +36,7 @@ export async function benchList(web: string): Promise<void> {
       await lists.sum(id);
     }
   };
-  const app = await buildApp({ db, owner, web, work });
+  const app = await buildApp({ db, web, work });
   const address = await app.listen({ port: 0, host: '127.0.0.1' });
   const browser = await chromium.launch({
     executablePath: process.env.FENNOT_CHROMIUM ?? '/usr/bin/chromium',

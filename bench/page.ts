@@ -17,7 +17,8 @@ export async function benchPage(web: string): Promise<void> {
   );
 
   const { db, drop } = await freshDatabase();
-  const app = await buildApp({ db, owner: await settleIn(db, { empty: false }), web });
+  await settleIn(db, { empty: false });
+  const app = await buildApp({ db, web });
   const address = await app.listen({ port: 0, host: '127.0.0.1' });
   const browser = await chromium.launch({
     executablePath: process.env.FENNOT_CHROMIUM ?? '/usr/bin/chromium',

@@ -8,9 +8,7 @@ import {
   readDocument,
   type StoredBag,
 } from '@fennot/core';
-import type { FastifyInstance } from 'fastify';
-import type { Knex } from 'knex';
-import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest';
+import { describe, expect, test } from 'vitest';
 import { buildApp } from './app.ts';
 import { readConfig } from './config.ts';
 import { BagStore } from './db/bags.ts';
@@ -18,46 +16,35 @@ import { connect, migrate } from './db/connect.ts';
 import { localOwner } from './db/owners.ts';
 import { addDemoBags, demoBags } from './demo/index.ts';
 import { freshDatabase } from './testing/database.ts';
+import { maker } from './testing/makers.ts';
+import { testServer } from './testing/server.ts';
 
-let db: Knex;
-let drop: () => Promise<void>;
-let app: FastifyInstance;
-let owner: string;
-
-beforeAll(async () => {
-  ({ db, drop } = await freshDatabase());
-});
-beforeEach(async () => {
-  await app?.close();
-  await db('owners').delete();
-  owner = (await localOwner(db)).id;
-  app = await buildApp({ db, owner });
-});
-afterAll(async () => {
-  await app?.close();
-  await drop();
-});
+const server = testServer();
 
 const bag = (name = 'A bag') => beginDocument({ name });
 const post = (document: unknown, id: string = randomUUID()) =>
-  app.inject({ method: 'POST', url: '/api/bags', payload: { id, document } });
+  server.app.inject({ method: 'POST', url: '/api/bags', payload: { id, document } });
 const create = async (name?: string) => (await post(bag(name))).json<StoredBag>();
 const put = (id: string, basedOn: number, name: string, save: string = randomUUID()) =>
-  app.inject({ method: 'PUT', url: `/api/bags/${id}`, payload: { save, basedOn, document: bag(name) } });
-const remove = (id: string) => app.inject({ method: 'DELETE', url: `/api/bags/${id}` });
+  server.app.inject({
+    method: 'PUT',
+    url: `/api/bags/${id}`,
+    payload: { save, basedOn, document: bag(name) },
+  });
+const remove = (id: string) => server.app.inject({ method: 'DELETE', url: `/api/bags/${id}` });
 const restore = (id: string, basedOn: number) =>
-  app.inject({ method: 'POST', url: `/api/bags/${id}/restore`, payload: { basedOn } });
-const listed = async (): Promise<ListedBag[]> => (await app.inject('/api/bags')).json().bags;
-const nameOf = async (id: string) => (await app.inject(`/api/bags/${id}`)).json().document?.name;
+  server.app.inject({ method: 'POST', url: `/api/bags/${id}/restore`, payload: { basedOn } });
+const listed = async (): Promise<ListedBag[]> => (await server.app.inject('/api/bags')).json().bags;
+const nameOf = async (id: string) => (await server.app.inject(`/api/bags/${id}`)).json().document?.name;
 
 describe('bags', () => {
   test('are created, listed, read and deleted', async () => {
     const made = await create('Bell bag');
     expect(made).toMatchObject({ version: 1, document: { name: 'Bell bag' } });
     expect((await listed()).map(({ id }) => id)).toEqual([made.id]);
-    expect((await app.inject(`/api/bags/${made.id}`)).json()).toEqual(made);
+    expect((await server.app.inject(`/api/bags/${made.id}`)).json()).toEqual(made);
     expect((await remove(made.id)).json()).toMatchObject({ version: 2 });
-    expect((await app.inject(`/api/bags/${made.id}`)).statusCode).toBe(404);
+    expect((await server.app.inject(`/api/bags/${made.id}`)).statusCode).toBe(404);
   });
 
   test('are made once, however often the same one is asked for', async () => {
@@ -96,7 +83,7 @@ describe('bags', () => {
     await put(id, 2, 'Theirs');
     expect((await put(id, 1, 'Mine', save)).json()).toEqual(first);
     expect(await nameOf(id)).toBe('Theirs');
-    const { version } = (await app.inject(`/api/bags/${id}`)).json();
+    const { version } = (await server.app.inject(`/api/bags/${id}`)).json();
     expect(version).toBe(3);
   });
 
@@ -112,7 +99,7 @@ describe('bags', () => {
     const { id } = await create();
     const saves = Array.from({ length: 40 }, () => randomUUID());
     for (const [i, save] of saves.entries()) await put(id, i + 1, `Save ${i}`, save);
-    const row = await db('bags').where({ id }).first('saves');
+    const row = await server.db('bags').where({ id }).first('saves');
     expect(row.saves).toHaveLength(32);
     expect(row.saves[0]).toMatchObject({ id: saves.at(-1), version: 41 });
   });
@@ -135,27 +122,30 @@ describe('bags', () => {
   test('a bag deleted long ago is forgotten, one deleted lately is not', async () => {
     const [old, late] = [await create(), await create()];
     for (const { id } of [old, late]) await remove(id);
-    await db('bags')
+    await server
+      .db('bags')
       .where({ id: old.id })
       .update({ deleted_at: new Date(Date.now() - 31 * 86_400_000) });
-    await BagStore.purge(db);
+    await BagStore.purge(server.db);
     expect((await restore(old.id, 2)).statusCode).toBe(404);
     expect((await restore(late.id, 2)).statusCode).toBe(200);
   });
 
   test('a damaged row is named in the list and handed out as it is; the others are there', async () => {
     const [good, bad, odd] = [await create('Good'), await create('Bad'), await create('Odd')];
-    await db('bags')
+    await server
+      .db('bags')
       .where({ id: bad.id })
       .update({ document: JSON.stringify({ ...bad.document, motifs: 'gone' }) });
-    await db('bags')
+    await server
+      .db('bags')
       .where({ id: odd.id })
       .update({ document: JSON.stringify([1, 2]) });
-    await db('bags').update({ summed: null });
+    await server.db('bags').update({ summed: null });
     const byId = new Map((await listed()).map((one) => [one.id, one]));
     expect(byId.get(good.id)).toMatchObject({ name: 'Good', summary: { is: 'sound' } });
     for (const { id } of [bad, odd]) expect(byId.get(id)).toMatchObject({ summary: { is: 'damaged' } });
-    const kept = async (id: string): Promise<KeptBag> => (await app.inject(`/api/bags/${id}`)).json();
+    const kept = async (id: string): Promise<KeptBag> => (await server.app.inject(`/api/bags/${id}`)).json();
     expect(await kept(bad.id)).toMatchObject({
       damaged: {
         name: 'Bad',
@@ -164,16 +154,17 @@ describe('bags', () => {
       },
     });
     expect(await kept(odd.id)).toMatchObject({ damaged: { name: 'A bag without a name', raw: [1, 2] } });
-    const pdf = await app.inject(`/api/bags/${bad.id}/lining.pdf`);
+    const pdf = await server.app.inject(`/api/bags/${bad.id}/lining.pdf`);
     expect([pdf.statusCode, pdf.json().detail]).toEqual([422, 'This must be a list.']);
   });
 
   test('a row of an older version is read like an older file', async () => {
     const { id, document } = await create('Old');
-    await db('bags')
+    await server
+      .db('bags')
       .where({ id })
       .update({ document: JSON.stringify({ ...document, version: 1 }) });
-    expect((await app.inject(`/api/bags/${id}`)).json().document).toEqual(document);
+    expect((await server.app.inject(`/api/bags/${id}`)).json().document).toEqual(document);
   });
 
   test('that are wrong are refused with the path of each bad field', async () => {
@@ -196,7 +187,7 @@ describe('bags', () => {
         { method: 'PUT' as const, url, payload: { save: randomUUID(), basedOn: 1, document: bag() } },
         { method: 'POST' as const, url: `${url}/restore`, payload: { basedOn: 1 } },
       ]) {
-        const answer = await app.inject(request);
+        const answer = await server.app.inject(request);
         expect(answer.statusCode).toBe(404);
         expect(answer.json().detail).toContain('There is no bag at this address.');
       }
@@ -205,8 +196,8 @@ describe('bags', () => {
 
   test('of another owner cannot be read, changed or deleted', async () => {
     const { id } = await create();
-    const [other] = await db('owners').insert({ name: 'someone else' }).returning('id');
-    const stranger = await buildApp({ db, owner: other.id });
+    const mine = await maker(server.app, 'Rowan', { owner: server.owner });
+    const stranger = await maker(server.app, 'Sedge');
     expect((await stranger.inject('/api/bags')).json()).toEqual({ bags: [], total: 0 });
     expect((await stranger.inject(`/api/bags/${id}/picture.svg`)).statusCode).toBe(404);
     expect((await stranger.inject(`/api/bags/${id}`)).statusCode).toBe(404);
@@ -220,14 +211,13 @@ describe('bags', () => {
     // Nor by asking for a new bag with its id.
     const taken = await stranger.inject({ method: 'POST', url: '/api/bags', payload: { id, document } });
     expect([taken.statusCode, taken.json().title]).toEqual([409, 'Id taken']);
-    await stranger.close();
-    expect((await app.inject(`/api/bags/${id}`)).statusCode).toBe(200);
+    expect((await mine.inject(`/api/bags/${id}`)).statusCode).toBe(200);
   });
 });
 
 describe('settings', () => {
   test('have defaults, and are kept', async () => {
-    expect((await app.inject('/api/settings')).json()).toEqual({
+    expect((await server.app.inject('/api/settings')).json()).toEqual({
       terms: 'us',
       system: 'cm',
       theme: 'device',
@@ -235,26 +225,27 @@ describe('settings', () => {
       currency: 'EUR',
     });
     const uk = { terms: 'uk', system: 'in', theme: 'dark', hand: 'left', currency: 'GBP' };
-    await app.inject({ method: 'PUT', url: '/api/settings', payload: uk });
-    expect((await app.inject('/api/settings')).json()).toEqual(uk);
+    await server.app.inject({ method: 'PUT', url: '/api/settings', payload: uk });
+    expect((await server.app.inject('/api/settings')).json()).toEqual(uk);
   });
 
   test('that are wrong change nothing, and the field is named', async () => {
-    const answer = await app.inject({
+    const answer = await server.app.inject({
       method: 'PUT',
       url: '/api/settings',
       payload: { terms: 'fr', system: 'cm', theme: 'dark', hand: 'right' },
     });
     expect(answer.statusCode).toBe(400);
     expect(answer.json().errors[0].path).toBe('terms');
-    expect((await app.inject('/api/settings')).json().theme).toBe('device');
+    expect((await server.app.inject('/api/settings')).json().theme).toBe('device');
   });
 
   test('a setting this version does not know falls back to its default', async () => {
-    await db('owners')
-      .where({ id: owner })
+    await server
+      .db('owners')
+      .where({ id: server.owner })
       .update({ settings: { terms: 'uk', system: 'ells' } });
-    expect((await app.inject('/api/settings')).json()).toEqual({
+    expect((await server.app.inject('/api/settings')).json()).toEqual({
       terms: 'uk',
       system: 'cm',
       theme: 'device',
@@ -266,18 +257,20 @@ describe('settings', () => {
 
 describe('the server', () => {
   test('says that it is well, describes itself and publishes the file format', async () => {
-    expect((await app.inject('/api/health')).json()).toEqual({ ok: true });
-    const paths = (await app.inject('/api/docs/json')).json().paths;
+    expect((await server.app.inject('/api/health')).json()).toEqual({ ok: true });
+    const paths = (await server.app.inject('/api/docs/json')).json().paths;
     expect(Object.keys(paths)).toEqual(
       expect.arrayContaining(['/api/bags', '/api/bags/{id}', '/api/settings']),
     );
-    expect((await app.inject('/api/bag-schema.json')).json().properties.format.const).toBe('fennot.bag');
+    expect((await server.app.inject('/api/bag-schema.json')).json().properties.format.const).toBe(
+      'fennot.bag',
+    );
   });
 
   test('answers what is not there, and what is not JSON, with problem details', async () => {
-    const nothing = await app.inject('/api/nothing');
+    const nothing = await server.app.inject('/api/nothing');
     expect([nothing.statusCode, nothing.json().title]).toEqual([404, 'Not found']);
-    const broken = await app.inject({
+    const broken = await server.app.inject({
       method: 'POST',
       url: '/api/bags',
       headers: { 'content-type': 'application/json' },
@@ -288,14 +281,14 @@ describe('the server', () => {
   });
 
   test('keeps other sites’ scripts and frames out', async () => {
-    const { headers } = await app.inject('/api/health');
+    const { headers } = await server.app.inject('/api/health');
     expect(headers['content-security-policy']).toContain("default-src 'none'");
     expect(headers['x-frame-options']).toBe('SAMEORIGIN');
   });
 
   test('says so when its database is away', async () => {
     const away = await freshDatabase();
-    const lost = await buildApp({ db: away.db, owner });
+    const lost = await buildApp({ db: away.db });
     await away.db.destroy();
     const answer = await lost.inject('/api/health');
     expect(answer.statusCode).toBeGreaterThanOrEqual(500);
@@ -314,6 +307,7 @@ describe('the server', () => {
       '003-audit',
       '004-summaries',
       '005-holdings',
+      '006-accounts',
     ]);
     // One killed in the middle of it leaves knex's own lock behind.
     await fresh.db('knex_migrations_lock').update({ is_locked: 1 });
@@ -334,19 +328,19 @@ describe('demo bags', () => {
   });
 
   test('come to a new owner only', async () => {
-    await addDemoBags(db, owner);
+    await addDemoBags(server.db, server.owner);
     expect(await listed()).toHaveLength(demoBags().length);
-    expect((await localOwner(db)).isNew).toBe(false);
+    expect((await localOwner(server.db)).isNew).toBe(false);
   });
 });
 
 test('a bag’s lining comes as a PDF, and a bag that is not there is said not to be', async () => {
   const { id } = await create();
-  const answer = await app.inject(`/api/bags/${id}/lining.pdf`);
+  const answer = await server.app.inject(`/api/bags/${id}/lining.pdf`);
   expect(answer.statusCode).toBe(200);
   expect(answer.headers['content-type']).toContain('application/pdf');
   expect(answer.rawPayload.subarray(0, 5).toString()).toBe('%PDF-');
-  const none = await app.inject('/api/bags/00000000-0000-4000-8000-000000000000/lining.pdf');
+  const none = await server.app.inject('/api/bags/00000000-0000-4000-8000-000000000000/lining.pdf');
   expect(none.statusCode).toBe(404);
   expect(none.json()).toMatchObject({ title: 'No such bag' });
 });

@@ -7,7 +7,6 @@ import { afterAll, beforeAll, expect, test } from 'vitest';
 import { z } from 'zod';
 import { documents } from '../../core/src/testing/arbitraries.ts';
 import { buildApp } from './app.ts';
-import { localOwner } from './db/owners.ts';
 import { freshDatabase } from './testing/database.ts';
 import { mutated } from './testing/mutations.ts';
 
@@ -22,7 +21,7 @@ const there = randomUUID();
 
 beforeAll(async () => {
   ({ db, drop } = await freshDatabase());
-  app = await buildApp({ db, owner: (await localOwner(db)).id });
+  app = await buildApp({ db });
   const document = beginDocument({ name: 'There' });
   await app.inject({ method: 'POST', url: `${API}/bags`, payload: { id: there, document } });
 });

@@ -8,31 +8,11 @@ import {
   PROBLEMS,
   type Stash,
 } from '@fennot/core';
-import type { FastifyInstance } from 'fastify';
-import type { Knex } from 'knex';
-import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest';
-import { buildApp } from './app.ts';
-import { localOwner } from './db/owners.ts';
-import { freshDatabase } from './testing/database.ts';
+import { describe, expect, test } from 'vitest';
+import { maker } from './testing/makers.ts';
+import { testServer } from './testing/server.ts';
 
-let db: Knex;
-let drop: () => Promise<void>;
-let app: FastifyInstance;
-let owner: string;
-
-beforeAll(async () => {
-  ({ db, drop } = await freshDatabase());
-});
-beforeEach(async () => {
-  await app?.close();
-  await db('owners').delete();
-  owner = (await localOwner(db)).id;
-  app = await buildApp({ db, owner });
-});
-afterAll(async () => {
-  await app?.close();
-  await drop();
-});
+const server = testServer();
 
 const lot = (fields: Partial<Lot> = {}): Lot => ({
   yarn: 'Tollbar Cotton DK',
@@ -49,8 +29,8 @@ const lot = (fields: Partial<Lot> = {}): Lot => ({
   ...fields,
 });
 const change = (changes: readonly HoldingChange[], id: string = randomUUID()) =>
-  app.inject({ method: 'POST', url: '/api/holdings/changes', payload: { id, changes } });
-const stash = async () => (await app.inject('/api/stash')).json<Stash>();
+  server.app.inject({ method: 'POST', url: '/api/holdings/changes', payload: { id, changes } });
+const stash = async () => (await server.app.inject('/api/stash')).json<Stash>();
 const add = async (fields: Partial<Lot> = {}) => {
   const id = randomUUID();
   expect((await change([{ of: 'add', id, lot: lot(fields) }])).statusCode).toBe(200);
@@ -58,7 +38,11 @@ const add = async (fields: Partial<Lot> = {}) => {
 };
 const bag = async (name: string) => {
   const id = randomUUID();
-  await app.inject({ method: 'POST', url: '/api/bags', payload: { id, document: beginDocument({ name }) } });
+  await server.app.inject({
+    method: 'POST',
+    url: '/api/bags',
+    payload: { id, document: beginDocument({ name }) },
+  });
   return id;
 };
 const aside = (of: string, bagId: string, grams: number, id: string = randomUUID()): HoldingChange => ({
@@ -141,7 +125,7 @@ describe('the stash', () => {
       id: randomUUID(),
       lot: { ...lot(), full: -1 },
     }));
-    const answer = await app.inject({
+    const answer = await server.app.inject({
       method: 'POST',
       url: '/api/holdings/changes',
       payload: { id: randomUUID(), changes: bad },
@@ -161,38 +145,37 @@ describe('the stash', () => {
     expect((await stash()).lots).toHaveLength(10_000);
     const over = await change(many(0, 10_001));
     expect(over.json().detail).toContain('20,000 lots at most');
-    expect(await db('lots').count('* as many').first()).toEqual({ many: '10000' });
+    expect(await server.db('lots').count('* as many').first()).toEqual({ many: '10000' });
   });
 
   test('a lot that cannot be read is counted, not lost, and hides no other', async () => {
     await add();
-    await db('lots').insert({ id: randomUUID(), owner_id: owner, lot: '{"yarn": 3}', version: 1 });
+    await server
+      .db('lots')
+      .insert({ id: randomUUID(), owner_id: server.owner, lot: '{"yarn": 3}', version: 1 });
     const { lots, damaged } = await stash();
     expect([lots.length, damaged]).toEqual([1, 1]);
-    expect(await db('lots').count('* as many').first()).toEqual({ many: '2' });
+    expect(await server.db('lots').count('* as many').first()).toEqual({ many: '2' });
   });
 
   test('nobody reads or changes what is another maker’s', async () => {
     const id = await add();
-    const [{ id: stranger }] = await db('owners').insert({ name: 'stranger' }).returning('id');
-    const theirs = await buildApp({ db, owner: stranger });
-    try {
-      expect((await theirs.inject('/api/stash')).json()).toMatchObject({ lots: [], allotments: [] });
-      const answer = await theirs.inject({
-        method: 'POST',
-        url: '/api/holdings/changes',
-        payload: { id: randomUUID(), changes: [{ of: 'remove', id, basedOn: 1 }] },
-      });
-      expect(answer.statusCode).toBe(409);
-      const own = await bag('Mine');
-      const mix = { id: randomUUID(), changes: [aside(id, own, 5)] };
-      expect(
-        (await theirs.inject({ method: 'POST', url: '/api/holdings/changes', payload: mix })).statusCode,
-      ).toBe(404);
-    } finally {
-      await theirs.close();
-    }
-    expect((await stash()).lots).toHaveLength(1);
+    const own = await bag('Mine');
+    // The local maker has an account now, and so has another.
+    const mine = await maker(server.app, 'Rowan', { owner: server.owner });
+    const theirs = await maker(server.app, 'Sedge');
+    expect((await theirs.inject('/api/stash')).json()).toMatchObject({ lots: [], allotments: [] });
+    const answer = await theirs.inject({
+      method: 'POST',
+      url: '/api/holdings/changes',
+      payload: { id: randomUUID(), changes: [{ of: 'remove', id, basedOn: 1 }] },
+    });
+    expect(answer.statusCode).toBe(409);
+    const mix = { id: randomUUID(), changes: [aside(id, own, 5)] };
+    expect(
+      (await theirs.inject({ method: 'POST', url: '/api/holdings/changes', payload: mix })).statusCode,
+    ).toBe(404);
+    expect((await mine.inject('/api/stash')).json<Stash>().lots).toHaveLength(1);
   });
 });
 
@@ -230,10 +213,14 @@ describe('set aside for bags', () => {
     const id = await add();
     const [first, second] = [await bag('First'), await bag('Second')];
     await change([aside(id, first, 30), aside(id, second, 40)]);
-    const { version } = (await app.inject({ method: 'DELETE', url: `/api/bags/${first}` })).json();
+    const { version } = (await server.app.inject({ method: 'DELETE', url: `/api/bags/${first}` })).json();
     expect((await stash()).allotments.map((one) => one.bag)).toEqual([second]);
     expect((await change([aside(id, first, 5)])).statusCode).toBe(404);
-    await app.inject({ method: 'POST', url: `/api/bags/${first}/restore`, payload: { basedOn: version } });
+    await server.app.inject({
+      method: 'POST',
+      url: `/api/bags/${first}/restore`,
+      payload: { basedOn: version },
+    });
     expect((await stash()).allotments.map((one) => one.bag)).toEqual([first, second]);
   });
 
@@ -251,7 +238,7 @@ describe('set aside for bags', () => {
 describe('the library', () => {
   const document = beginDocument({ name: 'Bag' });
   const item = itemFrom(document, { of: 'swatch', id: document.swatches[0]?.id ?? '' });
-  const library = async () => (await app.inject('/api/library')).json<Library>();
+  const library = async () => (await server.app.inject('/api/library')).json<Library>();
   const called = (name: string) => ({ ...item, swatch: { ...item.swatch, name } });
 
   test('items are kept, changed on top of the version they were read at, and dropped', async () => {
@@ -273,7 +260,7 @@ describe('the library', () => {
   });
 
   test('one that cannot be read is counted, not lost', async () => {
-    await db('library').insert({ id: randomUUID(), owner_id: owner, item: '{}', version: 1 });
+    await server.db('library').insert({ id: randomUUID(), owner_id: server.owner, item: '{}', version: 1 });
     expect(await library()).toEqual({ items: [], damaged: 1 });
   });
 });

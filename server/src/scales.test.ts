@@ -3,7 +3,6 @@ import type { FastifyInstance } from 'fastify';
 import type { Knex } from 'knex';
 import { afterAll, beforeAll, expect, test } from 'vitest';
 import { buildApp } from './app.ts';
-import { localOwner } from './db/owners.ts';
 import { ScaleLinks } from './scale/link.ts';
 import { type StandIn, standIn } from './scale/stand-in.ts';
 import { freshDatabase } from './testing/database.ts';
@@ -19,7 +18,6 @@ beforeAll(async () => {
   scale = await standIn({ name: 'Kitchen' });
   app = await buildApp({
     db,
-    owner: (await localOwner(db)).id,
     scales: new ScaleLinks([{ host: '127.0.0.1', port: scale.linePort }]),
   });
   url = await app.listen({ port: 0, host: '127.0.0.1' });
@@ -59,7 +57,7 @@ test('a stream begins with all scales, and tells every change', async () => {
 });
 
 test('a server that is stopped ends its streams, and does not wait for who listens', async () => {
-  const other = await buildApp({ db, owner: app.owner });
+  const other = await buildApp({ db });
   const address = await other.listen({ port: 0, host: '127.0.0.1' });
   const answer = await fetch(`${address}/api/scales`);
   const reader = answer.body?.getReader();

@@ -3,9 +3,12 @@ import type { Knex } from 'knex';
 import { buildApp } from './app.ts';
 import type { Config } from './config.ts';
 import { BagStore } from './db/bags.ts';
+import { purgeCodes } from './db/codes.ts';
 import { connect, migrate } from './db/connect.ts';
 import { HoldingStore } from './db/holdings.ts';
 import { settleIn } from './db/owners.ts';
+import { purgeSessions } from './db/sessions.ts';
+import { Tries } from './db/tries.ts';
 import { logStream } from './log.ts';
 import { ScaleLinks } from './scale/link.ts';
 import { pooled } from './work/work.ts';
@@ -33,10 +36,12 @@ async function open({ web, logLevel, logFolder, empty, port, scales }: Config, d
   await migrate(db);
   await BagStore.purge(db);
   await HoldingStore.purge(db);
-  const owner = await settleIn(db, { empty });
+  await settleIn(db, { empty });
+  await purgeSessions(db);
+  await purgeCodes(db);
+  await Tries.purge(db);
   const app = await buildApp({
     db,
-    owner,
     web,
     logLevel,
     work: pooled(),

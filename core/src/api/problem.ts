@@ -47,8 +47,88 @@ export const PROBLEMS = {
     title: 'Too many items',
     detail: 'That is more than a library can hold: 2000 swatches and motifs at most.',
   },
+  signedOut: {
+    status: 401,
+    title: 'Signed out',
+    detail: 'This device is not signed in. Sign in, and go on.',
+  },
+  confirmFirst: {
+    status: 401,
+    title: 'Confirm first',
+    detail: 'It was some time ago that you signed in here. Say once more that it is you.',
+  },
+  wrongSignIn: {
+    status: 422,
+    title: 'Wrong sign-in',
+    detail: 'There is no such name with that password.',
+  },
+  wrongPassword: { status: 422, title: 'Wrong password', detail: 'That is not the password.' },
+  wrongRecovery: {
+    status: 422,
+    title: 'Wrong recovery code',
+    detail: 'There is no such name with that recovery code; or it was used before.',
+  },
+  wrongCode: {
+    status: 422,
+    title: 'Wrong code',
+    detail: 'This code does not let in. It may be mistyped, used already, or over: have a new one shown.',
+  },
+  wrongPasskey: {
+    status: 422,
+    title: 'Wrong passkey',
+    detail: 'This passkey does not let in here. It may belong to another account, or have been taken out.',
+  },
+  noPasskeysHere: {
+    status: 422,
+    title: 'No passkeys here',
+    detail:
+      'Passkeys need a name and a trusted connection: open Fennot by a name, not by an address of figures.',
+  },
+  nameTaken: {
+    status: 422,
+    title: 'Name taken',
+    detail: 'This name, or one that looks like it, cannot be had here. Choose another.',
+  },
+  weakPassword: {
+    status: 422,
+    title: 'Weak password',
+    detail: 'This password is among the first that anyone would try. Take four or five words of your own.',
+  },
+  lastWayIn: {
+    status: 422,
+    title: 'Last way in',
+    detail: 'Nothing would let you in any more: have a password, or a passkey and recovery codes, first.',
+  },
+  accountThere: {
+    status: 409,
+    title: 'Account there',
+    detail: 'There is an account already. Sign in.',
+  },
+  noAccount: {
+    status: 409,
+    title: 'No account',
+    detail: 'That needs an account. Make this yours first, in the settings.',
+  },
+  notEmpty: {
+    status: 409,
+    title: 'Not empty',
+    detail:
+      'This account holds things already; a file of everything goes into an empty one. Nothing was changed.',
+  },
+  tooManyTries: {
+    status: 429,
+    title: 'Too many tries',
+    detail: 'Too many tries. Wait a little, and try then.',
+  },
+  needsTls: {
+    status: 426,
+    title: 'Needs a closed line',
+    detail: 'On a network Fennot is asked by https only, so that nobody reads along.',
+  },
+  noSuchThing: { status: 404, title: 'Not found', detail: 'There is no such thing here.' },
   idTaken: { status: 409, title: 'Id taken', detail: 'Something else has this id already.' },
   badBag: { status: 422, title: 'Bad bag', detail: 'This is not a bag.' },
+  badFile: { status: 422, title: 'Bad file', detail: 'This is no file of everything a maker has.' },
   badInput: { status: 400, title: 'Bad input', detail: 'The request is wrong.' },
   badAddress: { status: 400, title: 'Bad address', detail: 'This address cannot be read.' },
   strangeHost: {

@@ -1,6 +1,19 @@
 import { z } from 'zod';
 import { SUMMARY } from '../summary/index.ts';
 import {
+  accountSchema,
+  bothSchema,
+  changePasswordSchema,
+  confirmSchema,
+  letInSchema,
+  letInStateSchema,
+  networkSchema,
+  outboxSchema,
+  recoveryCodesSchema,
+  renameDeviceSchema,
+  renameSchema,
+} from './account.ts';
+import {
   bagListSchema,
   createBagSchema,
   keptBagSchema,
@@ -11,15 +24,33 @@ import {
   storedBagSchema,
 } from './bags.ts';
 import { changedHoldingsSchema, changeHoldingsSchema, librarySchema, stashSchema } from './holdings.ts';
+import { makerFileSchema, takeInSchema, takenInSchema } from './maker-file.ts';
+import {
+  joinSchema,
+  makeAccountSchema,
+  passkeyAnswerSchema,
+  passkeyOptionsSchema,
+  recoverSchema,
+  sessionSchema,
+  signedInSchema,
+  signInSchema,
+} from './session.ts';
 import { settingsSchema } from './settings.ts';
 
 /** Where the API begins. */
 export const API = '/api';
 
+/**
+ * Who may ask: anyone; a maker, for what is theirs; or a maker who was known anew a moment ago, for what a stranger at an
+ * open screen must not do.
+ */
+export type Access = 'anyone' | 'maker' | 'confirmed';
+
 /** One thing that can be asked of the server. Both sides read it: what is sent, and what comes back. */
 export interface Route<Body extends z.ZodType = z.ZodType, Answer extends z.ZodType = z.ZodType> {
   readonly method: 'GET' | 'POST' | 'PUT' | 'DELETE';
-  /** Below `API`; `:id` stands for a bag's id. */
+  readonly access: Access;
+  /** Below `API`; `:id` stands for the id of what is meant. */
   readonly path: string;
   readonly body: Body;
   /** What may stand behind the question mark. */
@@ -31,45 +62,62 @@ export interface Route<Body extends z.ZodType = z.ZodType, Answer extends z.ZodT
 
 const NOTHING = z.undefined();
 
+type Path = `/${string}`;
+
+const get = <A extends z.ZodType>(access: Access, path: Path, answer: A) =>
+  ({ method: 'GET', access, path, body: NOTHING, answer, status: 200 }) as const;
+const drop = <A extends z.ZodType>(access: Access, path: Path, answer: A) =>
+  ({ method: 'DELETE', access, path, body: NOTHING, answer, status: 200 }) as const;
+const post = <B extends z.ZodType, A extends z.ZodType>(access: Access, path: Path, body: B, answer: A) =>
+  ({ method: 'POST', access, path, body, answer, status: 200 }) as const;
+const put = <B extends z.ZodType, A extends z.ZodType>(access: Access, path: Path, body: B, answer: A) =>
+  ({ method: 'PUT', access, path, body, answer, status: 200 }) as const;
+
 /** Everything the interface asks of the server. */
 export const ROUTES = {
-  bags: {
-    method: 'GET',
-    path: '/bags',
-    body: NOTHING,
-    query: listQuerySchema,
-    answer: bagListSchema,
-    status: 200,
-  },
-  bag: { method: 'GET', path: '/bags/:id', body: NOTHING, answer: keptBagSchema, status: 200 },
-  createBag: { method: 'POST', path: '/bags', body: createBagSchema, answer: storedBagSchema, status: 201 },
-  saveBag: { method: 'PUT', path: '/bags/:id', body: saveBagSchema, answer: savedSchema, status: 200 },
-  deleteBag: { method: 'DELETE', path: '/bags/:id', body: NOTHING, answer: savedSchema, status: 200 },
-  restoreBag: {
-    method: 'POST',
-    path: '/bags/:id/restore',
-    body: restoreBagSchema,
-    answer: keptBagSchema,
-    status: 200,
-  },
-  stash: { method: 'GET', path: '/stash', body: NOTHING, answer: stashSchema, status: 200 },
-  library: { method: 'GET', path: '/library', body: NOTHING, answer: librarySchema, status: 200 },
-  changeHoldings: {
-    method: 'POST',
-    path: '/holdings/changes',
-    body: changeHoldingsSchema,
-    answer: changedHoldingsSchema,
-    status: 200,
-  },
-  settings: { method: 'GET', path: '/settings', body: NOTHING, answer: settingsSchema, status: 200 },
-  saveSettings: {
-    method: 'PUT',
-    path: '/settings',
-    body: settingsSchema,
-    answer: settingsSchema,
-    status: 200,
-  },
-} as const satisfies Record<string, Route>;
+  session: get('anyone', '/session', sessionSchema),
+  signIn: post('anyone', '/session', signInSchema, signedInSchema),
+  signOut: drop('anyone', '/session', sessionSchema),
+  recover: post('anyone', '/session/recovery', recoverSchema, sessionSchema),
+  join: post('anyone', '/session/join', joinSchema, sessionSchema),
+  askPasskey: post('anyone', '/session/passkey/options', NOTHING, passkeyOptionsSchema),
+  usePasskey: post('anyone', '/session/passkey', passkeyAnswerSchema, sessionSchema),
+  confirm: post('maker', '/session/confirm', confirmSchema, sessionSchema),
+
+  makeAccount: post('anyone', '/account', makeAccountSchema, sessionSchema),
+  account: get('maker', '/account', accountSchema),
+  rename: put('maker', '/account/name', renameSchema, sessionSchema),
+  changePassword: put('confirmed', '/account/password', changePasswordSchema, sessionSchema),
+  setBoth: put('confirmed', '/account/both', bothSchema, accountSchema),
+  recoveryCodes: post('confirmed', '/account/recovery-codes', NOTHING, recoveryCodesSchema),
+  deleteAccount: drop('confirmed', '/account', sessionSchema),
+  renameDevice: put('maker', '/account/devices/:id', renameDeviceSchema, accountSchema),
+  endDevice: drop('maker', '/account/devices/:id', accountSchema),
+  endOthers: drop('maker', '/account/devices', accountSchema),
+  letIn: post('confirmed', '/account/devices', NOTHING, letInSchema),
+  invite: post('confirmed', '/account/invitations', NOTHING, letInSchema),
+  letInState: get('maker', '/account/codes/:id', letInStateSchema),
+  callBack: drop('maker', '/account/codes/:id', letInStateSchema),
+  newPasskey: post('confirmed', '/account/passkeys/options', NOTHING, passkeyOptionsSchema),
+  addPasskey: post('confirmed', '/account/passkeys', passkeyAnswerSchema, accountSchema),
+  dropPasskey: drop('confirmed', '/account/passkeys/:id', accountSchema),
+  outbox: get('maker', '/account/outbox', outboxSchema),
+  network: get('maker', '/network', networkSchema),
+  takeOut: get('maker', '/everything', makerFileSchema),
+  takeIn: post('maker', '/everything', takeInSchema, takenInSchema),
+
+  bags: { ...get('maker', '/bags', bagListSchema), query: listQuerySchema },
+  bag: get('maker', '/bags/:id', keptBagSchema),
+  createBag: { ...post('maker', '/bags', createBagSchema, storedBagSchema), status: 201 },
+  saveBag: put('maker', '/bags/:id', saveBagSchema, savedSchema),
+  deleteBag: drop('maker', '/bags/:id', savedSchema),
+  restoreBag: post('maker', '/bags/:id/restore', restoreBagSchema, keptBagSchema),
+  stash: get('maker', '/stash', stashSchema),
+  library: get('maker', '/library', librarySchema),
+  changeHoldings: post('maker', '/holdings/changes', changeHoldingsSchema, changedHoldingsSchema),
+  settings: get('maker', '/settings', settingsSchema),
+  saveSettings: put('maker', '/settings', settingsSchema, settingsSchema),
+} satisfies Record<string, Route>;
 
 /** The address of a route, with the bag's id filled in. */
 export const addressOf = ({ path }: Pick<Route, 'path'>, id = ''): string =>

@@ -82,7 +82,7 @@ export class BagStore {
         .onConflict('id')
         .ignore()
         .returning('*');
-      if (fresh && imported) await note(held, this.owner, 'imported', { id, name: document.name });
+      if (fresh && imported) await note(held, this.owner, 'imported', document.name, id);
       return fresh;
     });
     const row = made ?? (await this.all().where({ id }).first());
@@ -127,7 +127,7 @@ export class BagStore {
         .whereNull('deleted_at')
         .update({ deleted_at: new Date(), version: held.raw('version + 1') })
         .returning('*');
-      if (row) await note(held, this.owner, 'deleted', { id, name: nameOf(row.document) });
+      if (row) await note(held, this.owner, 'deleted', nameOf(row.document), id);
       return row && savedOf(row);
     });
   }
@@ -140,7 +140,7 @@ export class BagStore {
         .whereNotNull('deleted_at')
         .update({ deleted_at: null, version: basedOn + 1 })
         .returning('*');
-      if (back) await note(held, this.owner, 'restored', { id, name: nameOf(back.document) });
+      if (back) await note(held, this.owner, 'restored', nameOf(back.document), id);
       return back;
     });
     if (row) return { is: 'done', bag: keptOf(row) };

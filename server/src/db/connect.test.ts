@@ -4,7 +4,7 @@ import { afterEach, describe, expect, test } from 'vitest';
 import { buildApp } from '../app.ts';
 import { freshDatabase } from '../testing/database.ts';
 import { connect, migrate } from './connect.ts';
-import { localOwner, settleIn } from './owners.ts';
+import { settleIn } from './owners.ts';
 
 /** As the server's own times, but for a test that waits for them. */
 const HASTY = { statement: 500, answer: 700, connection: 600 };
@@ -58,10 +58,10 @@ describe('a database that hangs', () => {
   test('is told in a sentence, and when it goes on again the server does too', {
     timeout: 60_000,
   }, async () => {
-    const { db, address } = await database();
+    const { address } = await database();
     const way = await freezable(address);
     const own = connect(way.address, HASTY);
-    const app = await buildApp({ db: own, owner: (await localOwner(db)).id });
+    const app = await buildApp({ db: own });
     afterwards.push(async () => {
       await app.close();
       await own.destroy();

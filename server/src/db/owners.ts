@@ -3,16 +3,33 @@ import type { Knex } from 'knex';
 import { addDemoBags } from '../demo/index.ts';
 
 /** The one maker of an installation without accounts. */
-const LOCAL_MAKER = 'local maker';
+export const LOCAL_MAKER = 'local maker';
 
-/** So many rows are made before anyone works here: the maker, and the demo bags unless they are not wanted. */
-export const settleIn = (db: Knex, { empty }: { readonly empty: boolean }): Promise<string> =>
+/**
+ * What is made before anyone works here: the local maker, and the demo bags unless they are not wanted. Where there are
+ * accounts there is nothing to be made.
+ */
+export const settleIn = (db: Knex, { empty }: { readonly empty: boolean }): Promise<void> =>
   // All or nothing: a server that is killed in the middle leaves no maker without bags.
   db.transaction(async (held) => {
+    if (await anyAccount(held)) return;
     const { id, isNew } = await localOwner(held);
     if (isNew && !empty) await addDemoBags(held, id);
-    return id;
   });
+
+export const anyAccount = async (db: Knex): Promise<boolean> =>
+  (await db('accounts').first('owner_id')) !== undefined;
+
+/** The local maker, as long as nobody has an account; made where there is none. */
+export async function openOwner(db: Knex): Promise<string | undefined> {
+  const { rows } = await db.raw(
+    'select id, exists(select from accounts) as any from (values (1)) one left join owners on name = ?',
+    [LOCAL_MAKER],
+  );
+  const [row] = rows as [{ id: string | null; any: boolean }];
+  if (row.any) return undefined;
+  return row.id ?? (await localOwner(db)).id;
+}
 
 /** Finds the local maker, making the row at the first start. Says whether it is new. */
 export async function localOwner(db: Knex): Promise<{ id: string; isNew: boolean }> {

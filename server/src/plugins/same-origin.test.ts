@@ -8,7 +8,7 @@ const app = Fastify();
 const changes: string[] = [];
 beforeAll(async () => {
   await app.register(problems);
-  await app.register(sameOrigin);
+  await app.register(sameOrigin, { names: () => new Set(['loft.local', '192.0.2.7']) });
   app.get('/read', async () => ({ secret: 'bags' }));
   for (const method of ['POST', 'PUT', 'DELETE'] as const)
     app.route({ method, url: '/change', handler: async () => changes.push(method) });
@@ -21,16 +21,24 @@ const change = (headers: Record<string, string>, method: 'POST' | 'PUT' | 'DELET
   app.inject({ method, url: '/change', headers: { host: 'localhost:4680', ...headers } });
 
 describe('by which name the server is asked', () => {
-  test.each(['localhost', 'localhost:4680', '127.0.0.1:4680', '[::1]:4680', 'LOCALHOST:1'])(
-    '%s is known',
-    async (host) => {
-      expect((await read(host)).statusCode).toBe(200);
-    },
-  );
+  test.each([
+    'localhost',
+    'localhost:4680',
+    '127.0.0.1:4680',
+    '[::1]:4680',
+    'LOCALHOST:1',
+    'loft.local:4680',
+    'LOFT.local',
+    '192.0.2.7:4680',
+  ])('%s is known', async (host) => {
+    expect((await read(host)).statusCode).toBe(200);
+  });
 
   test.each([
     'evil.example',
     'evil.example:4680',
+    'loft.local.evil.example',
+    '192.0.2.8:4680',
     'localhost.evil.example',
     '127.0.0.1.evil.example',
     'notlocalhost',

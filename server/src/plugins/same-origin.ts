@@ -1,14 +1,9 @@
 import { PROBLEMS } from '@fennot/core';
 import fp from 'fastify-plugin';
+import { type Doors, LOOPBACK, nameOf } from '../doors/doors.ts';
 import { sendProblem } from './problems.ts';
 
-/** Names under which a server on loopback is asked. */
-const LOOPBACK = new Set(['localhost', '127.0.0.1', '[::1]']);
-
 const CHANGES = new Set(['POST', 'PUT', 'PATCH', 'DELETE']);
-
-/** The name without the port. */
-const nameOf = (host: string): string => host.replace(/:\d+$/, '').toLowerCase();
 
 /**
  * The browser must not become somebody else's hand. A page elsewhere can bind its own name to this machine's address
@@ -16,10 +11,11 @@ const nameOf = (host: string): string => host.replace(/:\d+$/, '').toLowerCase()
  * answers: so what changes something must come from Fennot's own page. Programs send neither `Origin` nor
  * `Sec-Fetch-Site`; only browsers do, and pages cannot forge them.
  */
-export const sameOrigin = fp(async (app) => {
+export const sameOrigin = fp<Pick<Doors, 'names'>>(async (app, { names }) => {
   app.addHook('onRequest', async (request, reply) => {
     const { host = '', origin, 'sec-fetch-site': site } = request.headers;
-    if (!LOOPBACK.has(nameOf(host))) return sendProblem(reply, PROBLEMS.strangeHost);
+    const name = nameOf(host);
+    if (!LOOPBACK.has(name) && !names().has(name)) return sendProblem(reply, PROBLEMS.strangeHost);
     if (!CHANGES.has(request.method)) return;
     const foreign = (origin !== undefined && originHost(origin) !== host.toLowerCase()) || !ownSite(site);
     if (foreign) return sendProblem(reply, PROBLEMS.strangeOrigin);

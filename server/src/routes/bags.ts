@@ -8,13 +8,14 @@ import {
   ROUTES,
   readDocument,
 } from '@fennot/core';
-import type { FastifyReply } from 'fastify';
+import type { FastifyReply, FastifyRequest } from 'fastify';
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod';
 import { z } from 'zod';
 import { BagStore, type Outcome } from '../db/bags.ts';
 import { BagLists } from '../db/list.ts';
 import { readSettings } from '../db/owners.ts';
 import { sendProblem } from '../plugins/problems.ts';
+import { ownerOf } from '../plugins/who.ts';
 
 const params = z.object({ id: z.string() });
 const isUuid = (id: string) => z.uuid().safeParse(id).success;
@@ -57,7 +58,7 @@ const [SAVES, CREATIONS, PRINTS] = [often(300), often(100), often(3)];
 
 /** Bags: list, read, create, save on top of a version, delete and bring back. */
 export const bagRoutes: FastifyPluginAsyncZod = async (app) => {
-  const store = () => new BagStore(app.db, app.owner);
+  const store = (request: FastifyRequest) => new BagStore(app.db, ownerOf(request));
   const lists = new BagLists(app.db, app.work);
   /** What the list says of a bag, made beside the work: nobody waits for it, and the list makes it if it must. */
   const sumUp = (id: string) => lists.sumLater(id, (error) => app.log.warn(error));
@@ -69,9 +70,9 @@ export const bagRoutes: FastifyPluginAsyncZod = async (app) => {
 
   app.get(
     bags.path,
-    { schema: { tags, querystring: bags.query, response: { 200: bags.answer } } },
-    async ({ query }, reply) => {
-      const json = await lists.json(app.owner, query);
+    { config: bags, schema: { tags, querystring: bags.query, response: { 200: bags.answer } } },
+    async (request, reply) => {
+      const json = await lists.json(ownerOf(request), request.query);
       // It is written down already: nothing is left to be made of it.
       return reply.serializer(() => json).send(WRITTEN);
     },
@@ -80,6 +81,7 @@ export const bagRoutes: FastifyPluginAsyncZod = async (app) => {
   app.get(
     '/bags/:id/picture.svg',
     {
+      config: { access: 'maker' },
       schema: {
         tags,
         params,
@@ -87,8 +89,10 @@ export const bagRoutes: FastifyPluginAsyncZod = async (app) => {
         response: { 200: z.unknown(), ...missing },
       },
     },
-    async ({ params: { id }, query: { version } }, reply) => {
-      const picture = isUuid(id) ? await lists.picture(app.owner, id) : undefined;
+    async (request, reply) => {
+      const { id } = request.params;
+      const { version } = request.query;
+      const picture = isUuid(id) ? await lists.picture(ownerOf(request), id) : undefined;
       if (picture === undefined) return noSuchBag(reply);
       return reply
         .type('image/svg+xml')
@@ -100,9 +104,10 @@ export const bagRoutes: FastifyPluginAsyncZod = async (app) => {
 
   app.get(
     bag.path,
-    { schema: { tags, params, response: { 200: bag.answer, ...missing } } },
-    async ({ params: { id } }, reply) => {
-      const kept = isUuid(id) ? await store().find(id) : undefined;
+    { config: bag, schema: { tags, params, response: { 200: bag.answer, ...missing } } },
+    async (request, reply) => {
+      const { id } = request.params;
+      const kept = isUuid(id) ? await store(request).find(id) : undefined;
       return kept ?? noSuchBag(reply);
     },
   );
@@ -110,17 +115,18 @@ export const bagRoutes: FastifyPluginAsyncZod = async (app) => {
   app.get(
     '/bags/:id/lining.pdf',
     {
-      config: PRINTS,
+      config: { access: 'maker', ...PRINTS },
       schema: { tags, params, response: { 200: z.unknown(), ...missing, 422: problemSchema } },
     },
-    async ({ params: { id } }, reply) => {
-      const kept = isUuid(id) ? await store().find(id) : undefined;
+    async (request, reply) => {
+      const { id } = request.params;
+      const kept = isUuid(id) ? await store(request).find(id) : undefined;
       if (!kept) return noSuchBag(reply);
       // A damaged bag is told by what is wrong with it.
       if (isDamaged(kept)) return sendProblem(reply, { ...PROBLEMS.badBag, detail: whyDamaged(kept) });
       const gone = new AbortController();
       reply.raw.once('close', () => gone.abort());
-      const { hand } = await readSettings(app.db, app.owner);
+      const { hand } = await readSettings(app.db, ownerOf(request));
       const pdf = await app.work.lining(kept.document, hand, gone.signal);
       if ('problem' in pdf) return sendProblem(reply, { ...PROBLEMS.badBag, detail: pdf.problem });
       return reply
@@ -133,17 +139,18 @@ export const bagRoutes: FastifyPluginAsyncZod = async (app) => {
   app.post(
     createBag.path,
     {
-      config: CREATIONS,
+      config: { ...createBag, ...CREATIONS },
       schema: {
         tags,
         body: createBag.body,
         response: { 201: createBag.answer, 409: problemSchema, 422: problemSchema },
       },
     },
-    async ({ body }, reply) => {
+    async (request, reply) => {
+      const { body } = request;
       const document = checked(reply, body.document);
       if (!document) return reply;
-      const made = await store().create(body.id, document, body.imported);
+      const made = await store(request).create(body.id, document, body.imported);
       if (made) sumUp(body.id);
       return made ? reply.code(201).send(made) : sendProblem(reply, PROBLEMS.idTaken);
     },
@@ -152,7 +159,7 @@ export const bagRoutes: FastifyPluginAsyncZod = async (app) => {
   app.put(
     saveBag.path,
     {
-      config: SAVES,
+      config: { ...saveBag, ...SAVES },
       schema: {
         tags,
         params,
@@ -160,11 +167,13 @@ export const bagRoutes: FastifyPluginAsyncZod = async (app) => {
         response: { 200: saveBag.answer, ...clash, 422: problemSchema },
       },
     },
-    async ({ params: { id }, body }, reply) => {
+    async (request, reply) => {
+      const { body } = request;
+      const { id } = request.params;
       if (!isUuid(id)) return noSuchBag(reply);
       const document = checked(reply, body.document);
       if (!document) return reply;
-      const outcome = await store().save(id, body.save, body.basedOn, document);
+      const outcome = await store(request).save(id, body.save, body.basedOn, document);
       if (outcome.is === 'done') sumUp(id);
       return changed(reply, outcome);
     },
@@ -172,19 +181,24 @@ export const bagRoutes: FastifyPluginAsyncZod = async (app) => {
 
   app.delete(
     deleteBag.path,
-    { schema: { tags, params, response: { 200: deleteBag.answer, ...missing } } },
-    async ({ params: { id } }, reply) => {
-      const gone = isUuid(id) ? await store().remove(id) : undefined;
+    { config: deleteBag, schema: { tags, params, response: { 200: deleteBag.answer, ...missing } } },
+    async (request, reply) => {
+      const { id } = request.params;
+      const gone = isUuid(id) ? await store(request).remove(id) : undefined;
       return gone ?? noSuchBag(reply);
     },
   );
 
   app.post(
     restoreBag.path,
-    { schema: { tags, params, body: restoreBag.body, response: { 200: restoreBag.answer, ...clash } } },
-    async ({ params: { id }, body }, reply) => {
+    {
+      config: restoreBag,
+      schema: { tags, params, body: restoreBag.body, response: { 200: restoreBag.answer, ...clash } },
+    },
+    async (request, reply) => {
+      const { id } = request.params;
       if (!isUuid(id)) return noSuchBag(reply);
-      return changed(reply, await store().restore(id, body.basedOn));
+      return changed(reply, await store(request).restore(id, request.body.basedOn));
     },
   );
 };

@@ -8,7 +8,7 @@ export const healthRoutes: FastifyPluginAsyncZod = async (app) => {
     '/health',
     {
       schema: { tags: ['server'], response: { 200: z.object({ ok: z.literal(true) }) } },
-      config: { rateLimit: false },
+      config: { access: 'anyone', rateLimit: false },
     },
     async () => {
       await app.db.raw('select 1');
@@ -17,7 +17,10 @@ export const healthRoutes: FastifyPluginAsyncZod = async (app) => {
   );
   app.get(
     '/bag-schema.json',
-    { schema: { tags: ['server'], response: { 200: z.record(z.string(), z.unknown()) } } },
+    {
+      config: { access: 'anyone' },
+      schema: { tags: ['server'], response: { 200: z.record(z.string(), z.unknown()) } },
+    },
     async () => ({ ...documentJsonSchema() }),
   );
 };

@@ -1,17 +1,23 @@
 import { ROUTES } from '@fennot/core';
 import type { FastifyPluginAsyncZod } from 'fastify-type-provider-zod';
 import { readSettings, writeSettings } from '../db/owners.ts';
+import { ownerOf } from '../plugins/who.ts';
 
 /** The maker's settings: words, lengths, light or dark. */
 export const settingsRoutes: FastifyPluginAsyncZod = async (app) => {
   const { settings, saveSettings } = ROUTES;
   const tags = ['settings'];
-  app.get(settings.path, { schema: { tags, response: { 200: settings.answer } } }, async () =>
-    readSettings(app.db, app.owner),
+  app.get(
+    settings.path,
+    { config: settings, schema: { tags, response: { 200: settings.answer } } },
+    async (request) => readSettings(app.db, ownerOf(request)),
   );
   app.put(
     saveSettings.path,
-    { schema: { tags, body: saveSettings.body, response: { 200: saveSettings.answer } } },
-    async ({ body }) => writeSettings(app.db, app.owner, body),
+    {
+      config: saveSettings,
+      schema: { tags, body: saveSettings.body, response: { 200: saveSettings.answer } },
+    },
+    async (request) => writeSettings(app.db, ownerOf(request), request.body),
   );
 };

@@ -4,6 +4,7 @@ import * as second from './002-saves-and-deletes.ts';
 import * as third from './003-audit.ts';
 import * as fourth from './004-summaries.ts';
 import * as fifth from './005-holdings.ts';
+import * as sixth from './006-accounts.ts';
 
 interface Migration {
   readonly name: string;
@@ -18,6 +19,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '003-audit', ...third },
   { name: '004-summaries', ...fourth },
   { name: '005-holdings', ...fifth },
+  { name: '006-accounts', ...sixth },
 ];
 
 /** The names of all migrations this Fennot knows. */

@@ -1,0 +1,3 @@
+export * from './code.ts';
+export * from './name.ts';
+export * from './password.ts';

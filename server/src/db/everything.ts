@@ -1,0 +1,199 @@
+import { createHash } from 'node:crypto';
+import { type MakerFile, readDocument, settingsFrom } from '@fennot/core';
+import type { Knex } from 'knex';
+import { note } from './audit.ts';
+import { readSettings } from './owners.ts';
+
+/** So many rows go to the database in one statement. */
+const AT_ONCE = 500;
+
+const iso = (at: Date) => at.toISOString();
+
+/** Everything a maker has. */
+export async function everythingOf(db: Knex, owner: string, name: string): Promise<MakerFile> {
+  // One look at all tables: nothing is set aside for a bag that is not in the file.
+  return db.transaction(
+    async (held) => {
+      const mine = { owner_id: owner };
+      const bags = await held('bags').where(mine).orderBy(['created_at', 'id']);
+      const lots = await held('lots').where(mine).orderBy(['made_at', 'id']);
+      const allotments = await held('allotments').where(mine).orderBy(['made_at', 'id']);
+      const library = await held('library').where(mine).orderBy(['made_at', 'id']);
+      await note(db, owner, 'taken out', 'Everything was written into a file.');
+      return {
+        format: 'fennot.maker',
+        version: 1,
+        at: new Date().toISOString(),
+        name,
+        settings: await readSettings(held, owner),
+        bags: bags.map(({ id, version, created_at, updated_at, deleted_at, document }) => ({
+          id,
+          version,
+          made: iso(created_at),
+          changed: iso(updated_at),
+          ...(deleted_at ? { deleted: iso(deleted_at) } : {}),
+          document,
+        })),
+        lots: lots.map(({ id, version, made_at, lot }) => ({ id, version, made: iso(made_at), lot })),
+        allotments: allotments.map(({ id, lot_id, bag_id, yarn, grams, made_at }) => ({
+          id,
+          lot: lot_id,
+          bag: bag_id,
+          yarn,
+          grams,
+          made: iso(made_at),
+        })),
+        library: library.map(({ id, version, made_at, item }) => ({ id, version, made: iso(made_at), item })),
+      };
+    },
+    { isolationLevel: 'repeatable read' },
+  );
+}
+
+/** What came of taking a file in; `notEmpty`: the account holds things already. */
+export type TakenIn =
+  | { readonly bags: number; readonly lots: number; readonly library: number; readonly left: number }
+  | 'notEmpty';
+
+/**
+ * The id of a thing in this account: made of the one it had and of whose it is now, so that two makers can take in one file, and
+ * one who asks again gets nothing twice.
+ */
+function idFor(owner: string, id: string): string {
+  const hash = createHash('sha256').update(`${owner} ${id}`).digest('hex');
+  return `${hash.slice(0, 8)}-${hash.slice(8, 12)}-8${hash.slice(13, 16)}-a${hash.slice(17, 20)}-${hash.slice(20, 32)}`;
+}
+
+/** Whether the database can keep a text: no half characters, no NUL. */
+const canBeKept = (json: string | undefined): json is string =>
+  json !== undefined && !/\\u0000|\\ud[89a-f]/i.test(json.replaceAll('\\\\', ''));
+
+/** Takes in a file of everything: all or nothing, except what no database could keep. */
+export async function takeEverythingIn(
+  db: Knex,
+  owner: string,
+  file: MakerFile,
+  replace: boolean,
+): Promise<TakenIn> {
+  const own = (id: string) => idFor(owner, id);
+  const mine = { owner_id: owner };
+  return db.transaction(async (held) => {
+    await held.raw('select pg_advisory_xact_lock(hashtext(?))', [`holdings ${owner}`]);
+    if (replace) for (const table of TABLES) await held(table).where(mine).delete();
+    else if (await holdsOther(held, owner, file, own)) return 'notEmpty';
+    let left = 0;
+    const kept = <T>(
+      all: readonly T[],
+      row: (one: T) => Record<string, unknown>,
+      json: (one: T) => unknown,
+    ) =>
+      all.flatMap((one) => {
+        const text = JSON.stringify(json(one));
+        if (canBeKept(text)) return [{ ...mine, ...row(one), text }];
+        left++;
+        return [];
+      });
+    const bags = kept(
+      file.bags,
+      ({ id, version, made, changed, deleted }) => ({
+        id: own(id),
+        version,
+        created_at: made,
+        updated_at: changed,
+        deleted_at: deleted ?? null,
+      }),
+      ({ document }) => withOwnOrigins(document, own),
+    );
+    await insert(
+      held,
+      'bags',
+      bags.map(({ text, ...row }) => ({ ...row, document: text, name: bagName(text) })),
+    );
+    const lots = kept(
+      file.lots,
+      ({ id, version, made }) => ({ id: own(id), version, made_at: made }),
+      ({ lot }) => lot,
+    );
+    await insert(
+      held,
+      'lots',
+      lots.map(({ text, ...row }) => ({ ...row, lot: text })),
+    );
+    const library = kept(
+      file.library,
+      ({ id, version, made }) => ({ id: own(id), version, made_at: made }),
+      ({ item }) => item,
+    );
+    await insert(
+      held,
+      'library',
+      library.map(({ text, ...row }) => ({ ...row, item: text })),
+    );
+    const ids = new Set([...bags, ...lots].map((row) => String(Object(row).id)));
+    const asked = file.allotments.filter(({ lot, bag }) => ids.has(own(lot)) && ids.has(own(bag)));
+    left += file.allotments.length - asked.length;
+    await insert(
+      held,
+      'allotments',
+      asked.map(({ id, lot, bag, yarn, grams, made }) => ({
+        ...mine,
+        id: own(id),
+        lot_id: own(lot),
+        bag_id: own(bag),
+        yarn,
+        grams,
+        made_at: made,
+      })),
+    );
+    await held('owners')
+      .where({ id: owner })
+      .update({ settings: JSON.stringify(settingsFrom(file.settings)) });
+    await note(held, owner, 'taken in', 'A file of everything was taken in.');
+    return { bags: bags.length, lots: lots.length, library: library.length, left };
+  });
+}
+
+const TABLES = ['allotments', 'bags', 'lots', 'library'] as const;
+
+/** Whether an account holds anything that is not out of this very file. */
+async function holdsOther(
+  held: Knex,
+  owner: string,
+  file: MakerFile,
+  own: (id: string) => string,
+): Promise<boolean> {
+  for (const table of TABLES) {
+    const there: string[] = await held(table).where({ owner_id: owner }).pluck('id');
+    const taken = new Set(file[table].map(({ id }) => own(id)));
+    if (there.some((id) => !taken.has(id))) return true;
+  }
+  return false;
+}
+
+async function insert(held: Knex, table: string, rows: readonly Record<string, unknown>[]): Promise<void> {
+  for (let i = 0; i < rows.length; i += AT_ONCE)
+    await held(table)
+      .insert(rows.slice(i, i + AT_ONCE))
+      .onConflict('id')
+      .ignore();
+}
+
+function bagName(text: string): string {
+  const document: unknown = JSON.parse(text);
+  const name =
+    typeof document === 'object' && document !== null && 'name' in document ? document.name : undefined;
+  return typeof name === 'string' ? name.slice(0, 80) : '';
+}
+
+/** A bag whose copies know their library by its ids in this account. What cannot be read goes along as it is. */
+function withOwnOrigins(input: unknown, own: (id: string) => string): unknown {
+  const read = readDocument(input);
+  if (!read.ok) return input;
+  const { document } = read;
+  const moved = <
+    T extends { readonly origin?: { readonly id: string; readonly version: number } | undefined },
+  >(
+    one: T,
+  ): T => (one.origin ? { ...one, origin: { ...one.origin, id: own(one.origin.id) } } : one);
+  return { ...document, swatches: document.swatches.map(moved), motifs: document.motifs.map(moved) };
+}
