@@ -12,7 +12,10 @@ async function main([command = '', ...args]: readonly string[]): Promise<void> {
   const home = homeAt(resolve(import.meta.dirname, '..'));
   switch (command) {
     case 'start':
-      return (await import('./start.ts')).start(home, { empty: args.includes('--empty') });
+      return (await import('./start.ts')).start(home, {
+        empty: args.includes('--empty'),
+        lan: args.includes('--lan'),
+      });
     case 'stop':
       return (await import('./stop.ts')).stop(home);
     case 'backup':

@@ -1,7 +1,9 @@
+import { networkInterfaces } from 'node:os';
 import { join } from 'node:path';
 import closeWithGrace from 'close-with-grace';
 import { readConfig } from '../server/src/config.ts';
 import { portTaken, serve, whyNot } from '../server/src/serve.ts';
+import { announce } from './announce.ts';
 import { buildWeb } from './build.ts';
 import { type Database, takeSetup, useDatabase } from './database.ts';
 import type { Home } from './home.ts';
@@ -21,7 +23,10 @@ const OTHERS_PATIENCE = 90_000;
  * `./fennot start`: sets up what is missing and serves until it is stopped. One server a folder: where there is one,
  * it is said where. This process is the server; nothing is left behind when it ends, however it ends.
  */
-export async function start(home: Home, { empty }: { readonly empty: boolean }): Promise<void> {
+export async function start(
+  home: Home,
+  { empty, lan }: { readonly empty: boolean; readonly lan: boolean },
+): Promise<void> {
   const port = wantedPort();
   const place = await placeOfServer(home);
   if (!place) return;
@@ -45,6 +50,9 @@ export async function start(home: Home, { empty }: { readonly empty: boolean }):
       FENNOT_WEB: join(home.root, 'web/dist'),
       FENNOT_LOG: home.log,
       FENNOT_EMPTY: String(empty),
+      FENNOT_AUTHORITY: join(home.data, 'authority'),
+      FENNOT_OUTBOX: process.env.FENNOT_OUTBOX ?? join(home.data, 'outbox'),
+      ...(lan && !process.env.FENNOT_HOST ? { FENNOT_HOST: everywhere() } : {}),
       FENNOT_SCALES: [scale?.address, process.env.FENNOT_SCALES].filter(Boolean).join(','),
     });
     const serving = await serve(config);
@@ -63,7 +71,7 @@ export async function start(home: Home, { empty }: { readonly empty: boolean }):
       place.release();
     });
     state('open', serving.url);
-    console.log(`Fennot is open at ${serving.url}`);
+    await announce(serving);
   } catch (error) {
     setup.release();
     await scale?.leave();
@@ -71,6 +79,12 @@ export async function start(home: Home, { empty }: { readonly empty: boolean }):
     throw error instanceof Told ? error : new Told(whyNot(error, port));
   }
 }
+
+/** All addresses of this machine, of both versions where it has both. */
+const everywhere = (): string =>
+  Object.values(networkInterfaces()).some((all) => all?.some(({ family }) => family === 'IPv6'))
+    ? '::'
+    : '0.0.0.0';
 
 /** The place of the one server of this folder; nothing when another has it, which is said then. */
 async function placeOfServer(home: Home): Promise<Lock | undefined> {

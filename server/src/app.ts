@@ -1,3 +1,4 @@
+import { createServer, type RequestListener } from 'node:http';
 import rateLimit from '@fastify/rate-limit';
 import swagger from '@fastify/swagger';
 import swaggerUi from '@fastify/swagger-ui';
@@ -5,8 +6,11 @@ import { API, PROBLEMS } from '@fennot/core';
 import Fastify, { type FastifyInstance } from 'fastify';
 import { jsonSchemaTransform, serializerCompiler, validatorCompiler } from 'fastify-type-provider-zod';
 import type { Knex } from 'knex';
+import type { Closing } from './doors/authority.ts';
+import { takeBothLines } from './doors/both-lines.ts';
 import { type Doors, LOOPBACK_ONLY } from './doors/doors.ts';
 import { NO_OUTBOX, type Outbox } from './outbox.ts';
+import { closedLine } from './plugins/closed-line.ts';
 import { headers } from './plugins/headers.ts';
 import { nothingAt, page } from './plugins/page.ts';
 import { problems, sendProblem } from './plugins/problems.ts';
@@ -50,6 +54,8 @@ export interface AppOptions {
   /** Folder of the built web application; without it only the API is served. */
   readonly web?: string | undefined;
   readonly logLevel?: string;
+  /** How lines are closed; without it all are open. */
+  readonly closing?: Closings | undefined;
   /** Where the log goes, when not to standard output. */
   readonly logTo?: { write(line: string): void };
 }
@@ -59,6 +65,21 @@ const READS = 4000;
 
 /** A bag with hundreds of measurements stays far below this. */
 const BODY_LIMIT = 4 * 1024 * 1024;
+
+/** The certificate there is, and whoever is to have the next one. */
+export interface Closings {
+  readonly now: Closing;
+  /** Told once how another certificate is put in its place. */
+  readonly onRenew: (renew: (next: Closing) => void) => void;
+}
+
+const withClosedLines =
+  ({ now, onRenew }: Closings) =>
+  (handler: RequestListener) => {
+    const open = createServer(handler);
+    onRenew(takeBothLines(open, handler, now));
+    return open;
+  };
 
 const ROUTE_PLUGINS = [
   healthRoutes,
@@ -80,6 +101,7 @@ export async function buildApp({
   outbox = NO_OUTBOX,
   web,
   logLevel = 'silent',
+  closing,
   logTo,
   work = inline(),
   scales = new ScaleLinks([]),
@@ -94,6 +116,7 @@ export async function buildApp({
     // Running requests are answered before the server goes; those that come later get a sentence.
     forceCloseConnections: 'idle',
     return503OnClosing: false,
+    ...(closing ? { serverFactory: withClosedLines(closing) } : {}),
   });
   app.setValidatorCompiler(validatorCompiler);
   app.setSerializerCompiler(serializerCompiler);
@@ -109,7 +132,8 @@ export async function buildApp({
   await app.register(problems);
   await app.register(stopping);
   await app.register(sameOrigin, doors);
-  await app.register(headers);
+  await app.register(headers, doors);
+  await app.register(closedLine, doors);
   // By what it costs: reading is cheap, see the routes for what is not.
   await app.register(rateLimit, { max: READS, timeWindow: '1 second' });
   await app.register(who, doors);

@@ -1,3 +1,4 @@
+import { shownCode } from '@fennot/core';
 import closeWithGrace from 'close-with-grace';
 import { readConfig } from './config.ts';
 import { serve, whyNot } from './serve.ts';
@@ -13,7 +14,8 @@ async function main(): Promise<void> {
     if (err) serving.app.log.error(err);
     await serving.close();
   });
-  console.log(`Fennot is open at ${serving.url}`);
+  console.log(`Fennot is open at ${[serving.url, ...serving.addresses].join(', ')}`);
+  if (serving.claim !== undefined) console.log(`Code for the first account: ${shownCode(serving.claim)}`);
 }
 
 main().catch((error: unknown) => {

@@ -28,6 +28,7 @@ import { makerFileSchema, takeInSchema, takenInSchema } from './maker-file.ts';
 import {
   joinSchema,
   makeAccountSchema,
+  newPasskeyOptionsSchema,
   passkeyAnswerSchema,
   passkeyOptionsSchema,
   recoverSchema,
@@ -98,7 +99,7 @@ export const ROUTES = {
   invite: post('confirmed', '/account/invitations', NOTHING, letInSchema),
   letInState: get('maker', '/account/codes/:id', letInStateSchema),
   callBack: drop('maker', '/account/codes/:id', letInStateSchema),
-  newPasskey: post('confirmed', '/account/passkeys/options', NOTHING, passkeyOptionsSchema),
+  newPasskey: post('confirmed', '/account/passkeys/options', NOTHING, newPasskeyOptionsSchema),
   addPasskey: post('confirmed', '/account/passkeys', passkeyAnswerSchema, accountSchema),
   dropPasskey: drop('confirmed', '/account/passkeys/:id', accountSchema),
   outbox: get('maker', '/account/outbox', outboxSchema),

@@ -66,4 +66,15 @@ export const passkeyAnswerSchema = z.strictObject({
   device: device.optional(),
 });
 
-export const passkeyOptionsSchema = z.object({ options: z.record(z.string(), z.unknown()) });
+/** What a browser is asked to sign with a passkey, as WebAuthn has it. */
+export const passkeyOptionsSchema = z.object({ options: z.looseObject({ challenge: z.string() }) });
+
+/** What a browser is asked to make a passkey of. */
+export const newPasskeyOptionsSchema = z.object({
+  options: z.looseObject({
+    challenge: z.string(),
+    rp: z.object({ name: z.string(), id: z.string().exactOptional() }),
+    user: z.object({ id: z.string(), name: z.string(), displayName: z.string() }),
+    pubKeyCredParams: z.array(z.object({ type: z.literal('public-key'), alg: z.int() })),
+  }),
+});

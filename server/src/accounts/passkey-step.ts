@@ -1,4 +1,5 @@
 import type { FastifyReply, FastifyRequest } from 'fastify';
+import { protocolOf } from '../doors/doors.ts';
 import { hostOf } from './passkeys.ts';
 import { freshSecret, keptOf } from './secrets.ts';
 
@@ -27,7 +28,7 @@ export async function beginStep(request: FastifyRequest, reply: FastifyReply, ow
     path: '/api/session',
     httpOnly: true,
     sameSite: 'strict',
-    secure: request.protocol === 'https',
+    secure: protocolOf(request) === 'https',
     maxAge: PATIENCE * 60,
   });
 }

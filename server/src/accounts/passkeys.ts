@@ -10,7 +10,7 @@ import {
 import type { FastifyRequest } from 'fastify';
 import type { Knex } from 'knex';
 import { z } from 'zod';
-import { nameOf } from '../doors/doors.ts';
+import { nameOf, protocolOf } from '../doors/doors.ts';
 import { keptOf } from './secrets.ts';
 
 /** What a challenge is for. */
@@ -41,7 +41,8 @@ export function hostOf({ headers: { host = '' } }: FastifyRequest): string | und
 }
 
 /** Where the page is that asks; the name was looked at before (`sameOrigin`). */
-const originOf = ({ protocol, headers: { host = '' } }: FastifyRequest): string => `${protocol}://${host}`;
+const originOf = (request: FastifyRequest): string =>
+  `${protocolOf(request)}://${request.headers.host ?? ''}`;
 
 async function keepChallenge(
   db: Knex,

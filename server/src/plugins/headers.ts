@@ -1,13 +1,14 @@
 import helmet from '@fastify/helmet';
 import { API } from '@fennot/core';
 import fp from 'fastify-plugin';
+import { type Doors, protocolOf } from '../doors/doors.ts';
 import { nonceOf } from './nonce.ts';
 
 /** What a page of Fennot never asks of a browser. */
 const NOT_NEEDED = ['camera', 'microphone', 'geolocation', 'payment', 'usb', 'midi', 'display-capture'];
 
 /** What browsers are told: to load nothing from elsewhere, to ask for nothing, and to keep no answers of the API. */
-export const headers = fp(async (app) => {
+export const headers = fp<Pick<Doors, 'tls'>>(async (app, { tls }) => {
   await app.register(helmet, {
     contentSecurityPolicy: {
       useDefaults: false,
@@ -28,12 +29,16 @@ export const headers = fp(async (app) => {
         frameAncestors: ["'none'"],
       },
     },
-    // The server speaks plain http on loopback.
+    // A promise that a name is always asked by https holds for all that this name serves: see below.
     strictTransportSecurity: false,
   });
   const refused = NOT_NEEDED.map((feature) => `${feature}=()`).join(', ');
   app.addHook('onSend', async (request, reply) => {
     reply.header('permissions-policy', refused);
+    // Not for names that only an authority of our own vouches for: other programs of that machine are asked by http.
+    const vouched = tls === 'given' || tls === 'proxy';
+    if (vouched && protocolOf(request) === 'https')
+      reply.header('strict-transport-security', 'max-age=31536000');
     if (request.url.startsWith(API) && !reply.hasHeader('cache-control'))
       reply.header('cache-control', 'no-store');
   });

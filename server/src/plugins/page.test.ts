@@ -18,7 +18,7 @@ beforeAll(async () => {
   writeFileSync(join(web, 'index.html'), '<html><head><meta name="style-nonce" content="" /></head></html>');
   app = Fastify();
   await app.register(problems);
-  await app.register(headers);
+  await app.register(headers, { tls: 'none' });
   app.get(`${API}/thing`, async () => ({ of: 'the API' }));
   app.get(`${API}/picture`, (_, reply) => reply.header('cache-control', 'private, max-age=1').send('svg'));
   await app.register(page, { web });

@@ -4,7 +4,7 @@ import type { FastifyReply, FastifyRequest } from 'fastify';
 import fp from 'fastify-plugin';
 import { anyAccount, openOwner } from '../db/owners.ts';
 import { LIMITS, type Signed, signedBy } from '../db/sessions.ts';
-import { type Doors, isLoopback } from '../doors/doors.ts';
+import { type Doors, isLoopback, protocolOf } from '../doors/doors.ts';
 import { sendProblem } from './problems.ts';
 
 /** Who asks. */
@@ -70,7 +70,7 @@ export const who = fp<Doors>(async (app, doors) => {
       });
     return installation;
   };
-  const isSecure = (request: FastifyRequest) => request.protocol === 'https';
+  const isSecure = (request: FastifyRequest) => protocolOf(request) === 'https';
   const cookieName = async (request: FastifyRequest) =>
     `${isSecure(request) ? '__Host-' : ''}fennot-${await shortId()}`;
 

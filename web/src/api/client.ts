@@ -11,16 +11,25 @@ import {
   type Settings,
 } from '@fennot/core';
 import type { z } from 'zod';
+import { deviceName } from './device-name.ts';
+import { MAKER_HEADER, makerNow, signedOut } from './maker.ts';
 
 /** An answer of the server that is not what was asked for. `message` is meant to be shown. */
 export class ApiProblem extends Error {
   readonly status: number;
+  /** Which of the known problems it is. */
+  readonly title: string;
   /** In a clash, what the server has. */
   readonly current: KeptBag | undefined;
 
-  constructor(status: number, detail: string, current?: KeptBag) {
+  constructor(
+    status: number,
+    detail: string,
+    { title = '', current }: { title?: string; current?: KeptBag } = {},
+  ) {
     super(detail);
     this.status = status;
+    this.title = title;
     this.current = current;
   }
 }
@@ -51,14 +60,17 @@ async function ask<R extends Route>(
   route: R,
   { id, query, body, outlive }: Asking<z.input<R['body']>> = {},
 ): Promise<z.output<R['answer']>> {
+  const maker = makerNow();
   const send = (keepalive: boolean) =>
     fetch(addressOf(route, id) + asked(query), {
       method: route.method,
       signal: AbortSignal.timeout(PATIENCE),
       keepalive,
-      ...(body === undefined
-        ? {}
-        : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
+      headers: {
+        ...(maker ? { [MAKER_HEADER]: maker.id } : {}),
+        ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+      },
+      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
     });
   let response: Response;
   try {
@@ -70,11 +82,13 @@ async function ask<R extends Route>(
   const answer: unknown = await response.json().catch(() => undefined);
   if (!response.ok) {
     const clash = clashSchema.safeParse(answer);
-    if (clash.success) throw new ApiProblem(response.status, clash.data.detail, clash.data.current);
+    if (clash.success) throw new ApiProblem(response.status, clash.data.detail, clash.data);
     const problem = problemSchema.safeParse(answer);
+    if (problem.data?.title === PROBLEMS.signedOut.title) signedOut();
     throw new ApiProblem(
       response.status,
-      problem.success ? problem.data.detail : `The Fennot server answered ${response.status}.`,
+      problem.data?.detail ?? `The Fennot server answered ${response.status}.`,
+      { title: problem.data?.title ?? '' },
     );
   }
   const read = route.answer.safeParse(answer);
@@ -82,6 +96,10 @@ async function ask<R extends Route>(
     throw new ApiProblem(AWAY, 'The server gave an answer that could not be read. Reload the page.');
   return read.data as z.output<R['answer']>;
 }
+
+/** Whether the server asks who is there before it does this. */
+export const wantsConfirming = (error: unknown): boolean =>
+  error instanceof ApiProblem && error.title === PROBLEMS.confirmFirst.title;
 
 export const isMissing = (error: unknown): boolean =>
   error instanceof ApiProblem && error.status === PROBLEMS.noSuchBag.status;
@@ -99,6 +117,43 @@ export const api = {
   library: () => ask(ROUTES.library),
   changeHoldings: (id: string, changes: readonly HoldingChange[]) =>
     ask(ROUTES.changeHoldings, { body: { id, changes: [...changes] } }),
+  session: () => ask(ROUTES.session),
+  signIn: (name: string, password: string) =>
+    ask(ROUTES.signIn, { body: { name, password, device: deviceName() } }),
+  signOut: () => ask(ROUTES.signOut),
+  recover: (name: string, code: string) =>
+    ask(ROUTES.recover, { body: { name, code, device: deviceName() } }),
+  join: (code: string, device: string) => ask(ROUTES.join, { body: { code, device } }),
+  confirm: (password: string) => ask(ROUTES.confirm, { body: { password } }),
+  askPasskey: () => ask(ROUTES.askPasskey),
+  signedByPasskey: (answer: Record<string, unknown>) =>
+    ask(ROUTES.usePasskey, { body: { answer, device: deviceName() } }),
+  makeAccount: (name: string, password: string, code: string | undefined) =>
+    ask(ROUTES.makeAccount, {
+      body: { name, password, device: deviceName(), ...(code === undefined ? {} : { code }) },
+    }),
+  account: () => ask(ROUTES.account),
+  rename: (name: string) => ask(ROUTES.rename, { body: { name } }),
+  changePassword: (password: string | null, others: boolean) =>
+    ask(ROUTES.changePassword, { body: { password, others } }),
+  setBoth: (both: boolean) => ask(ROUTES.setBoth, { body: { both } }),
+  recoveryCodes: () => ask(ROUTES.recoveryCodes),
+  deleteAccount: () => ask(ROUTES.deleteAccount),
+  renameDevice: (id: string, name: string) => ask(ROUTES.renameDevice, { id, body: { name } }),
+  endDevice: (id: string) => ask(ROUTES.endDevice, { id }),
+  endOthers: () => ask(ROUTES.endOthers),
+  letIn: () => ask(ROUTES.letIn),
+  invite: () => ask(ROUTES.invite),
+  letInState: (id: string) => ask(ROUTES.letInState, { id }),
+  callBack: (id: string) => ask(ROUTES.callBack, { id }),
+  newPasskey: () => ask(ROUTES.newPasskey),
+  addPasskey: (answer: Record<string, unknown>, name: string) =>
+    ask(ROUTES.addPasskey, { body: { answer, device: name } }),
+  dropPasskey: (id: string) => ask(ROUTES.dropPasskey, { id }),
+  outbox: () => ask(ROUTES.outbox),
+  network: () => ask(ROUTES.network),
+  takeOut: () => ask(ROUTES.takeOut),
+  takeIn: (file: unknown, replace: boolean) => ask(ROUTES.takeIn, { body: { file, replace } }),
   settings: () => ask(ROUTES.settings),
   saveSettings: (settings: Settings) => ask(ROUTES.saveSettings, { body: settings }),
 };

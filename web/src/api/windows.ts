@@ -5,6 +5,8 @@ export type Word =
   | { readonly of: 'bag'; readonly bag: string; readonly is: 'saved'; readonly version: number }
   | { readonly of: 'bag'; readonly bag: string; readonly is: 'deleted' | 'restored' }
   | { readonly of: 'holdings'; readonly is: 'changed' }
+  /** Somebody signed in or out in this browser. */
+  | { readonly of: 'session'; readonly is: 'changed' }
   | { readonly of: 'window'; readonly is: 'asked' | 'answers'; readonly window: string };
 
 const CHANNEL = 'fennot';

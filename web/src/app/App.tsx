@@ -1,15 +1,24 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { useEffect } from 'react';
-import { createBrowserRouter, RouterProvider } from 'react-router';
+import { createBrowserRouter, Outlet, type RouteObject, RouterProvider } from 'react-router';
 import { Toaster } from 'sonner';
 import { useSettings } from '../api/queries.ts';
 import { Message } from '../frame/Message.tsx';
 import { BagsPage } from '../places/bags/BagsPage.tsx';
+import { Gate } from '../places/session/Gate.tsx';
 import { Crash } from './Crash.tsx';
 
 const client = new QueryClient({ defaultOptions: { queries: { staleTime: 30_000, retry: 2 } } });
 
-const router = createBrowserRouter([
+/** What is shown to whoever is in. */
+const Inside = () => (
+  <Gate>
+    <Theme />
+    <Outlet />
+  </Gate>
+);
+
+const INSIDE: RouteObject[] = [
   { path: '/', element: <BagsPage />, errorElement: <Crash /> },
   {
     path: '/yarn',
@@ -30,6 +39,12 @@ const router = createBrowserRouter([
     hydrateFallbackElement: <Message title="Opening ..." />,
   },
   {
+    path: '/settings',
+    lazy: async () => ({ Component: (await import('../places/settings/SettingsPage.tsx')).SettingsPage }),
+    errorElement: <Crash />,
+    hydrateFallbackElement: <Message title="Opening ..." />,
+  },
+  {
     path: '/bags/:id/:station?',
     // The open plan is most of the program: the list of bags does without it.
     lazy: async () => ({ Component: (await import('../bag-page/BagPage.tsx')).BagPage }),
@@ -40,6 +55,22 @@ const router = createBrowserRouter([
     path: '*',
     element: <Message title="There is nothing here" text="The address may be mistyped." />,
   },
+];
+
+const router = createBrowserRouter([
+  {
+    path: '/join',
+    lazy: async () => ({ Component: (await import('../places/session/JoinPage.tsx')).JoinPage }),
+    errorElement: <Crash />,
+    hydrateFallbackElement: <Message title="Opening ..." />,
+  },
+  {
+    path: '/invited',
+    lazy: async () => ({ Component: (await import('../places/session/JoinPage.tsx')).InvitedPage }),
+    errorElement: <Crash />,
+    hydrateFallbackElement: <Message title="Opening ..." />,
+  },
+  { element: <Inside />, errorElement: <Crash />, children: INSIDE },
 ]);
 
 /** Puts the chosen colours on the page, and follows the device where that is chosen. */
@@ -61,7 +92,6 @@ function Theme() {
 export function App() {
   return (
     <QueryClientProvider client={client}>
-      <Theme />
       <RouterProvider router={router} />
       <Toaster position="bottom-left" />
     </QueryClientProvider>

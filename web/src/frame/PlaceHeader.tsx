@@ -1,5 +1,5 @@
+import { Settings2 } from 'lucide-react';
 import { NavLink } from 'react-router';
-import { SettingsMenu } from './SettingsMenu.tsx';
 import { Wordmark } from './Wordmark.tsx';
 
 const PLACES = [
@@ -30,9 +30,16 @@ export function PlaceHeader() {
           </NavLink>
         ))}
       </nav>
-      <div className="ml-auto">
-        <SettingsMenu />
-      </div>
+      <NavLink
+        to="/settings"
+        className={({ isActive }) =>
+          `ml-auto flex items-center gap-1.5 self-stretch border-b-2 px-2 text-sm font-medium ${
+            isActive ? 'border-kingfisher text-ink' : 'border-transparent text-soft hover:text-kingfisher'
+          }`
+        }
+      >
+        <Settings2 size={16} aria-hidden /> <span className="max-sm:sr-only">Settings</span>
+      </NavLink>
     </header>
   );
 }

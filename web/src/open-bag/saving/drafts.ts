@@ -1,6 +1,7 @@
 import { type BagDocument, type FieldProblem, readDocument, type StoredBag } from '@fennot/core';
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 import { z } from 'zod';
+import { makerNow } from '../../api/maker.ts';
 import type { Draft } from './saver.ts';
 
 /** A draft as the browser keeps it: whose it is, and what it says. Documents are checked when it is read. */
@@ -8,6 +9,8 @@ const recordSchema = z.object({
   key: z.string(),
   bag: z.string(),
   window: z.string(),
+  /** Whose work it is; nobody's name before there were accounts. */
+  maker: z.string().optional(),
   /** Counted up by its window: of two records of one key, the later one holds. */
   number: z.number(),
   at: z.number(),
@@ -71,6 +74,7 @@ const recordOf = ({ bag, window, number, draft }: Keeping): DraftRecord => ({
   key: draftKey(bag, window),
   bag,
   window,
+  ...(makerNow() ? { maker: makerNow()?.id } : {}),
   number,
   at: Date.now(),
   draft,
@@ -161,13 +165,19 @@ function parsedJson(text: string): unknown {
   }
 }
 
-/** Every draft of this browser, the latest first. */
+/** Whether a draft is of the maker this page works for: what is unsaved is taken up by the same maker only. */
+function isMine({ maker: own }: DraftRecord): boolean {
+  const maker = makerNow();
+  return own === undefined ? maker?.first !== false : own === maker?.id;
+}
+
+/** Every draft that this maker left in this browser, the latest first. */
 export async function allDrafts(): Promise<LeftDraft[]> {
   const kept = await database()
     .then((db) => db.getAll('drafts'))
     .catch(() => []);
   const latest = new Map<string, DraftRecord>();
-  for (const record of [...kept, ...fromLocalStorage()]) {
+  for (const record of [...kept, ...fromLocalStorage()].filter(isMine)) {
     const before = latest.get(record.key);
     if (!before || record.number > before.number) latest.set(record.key, record);
   }

@@ -65,6 +65,8 @@ export type SaverEvent<D> =
   | { readonly is: 'answered'; readonly save: string; readonly answer: SaveAnswer<D> }
   /** The time asked for has come. */
   | { readonly is: 'woke' }
+  /** Whatever was in the way is gone, as far as one can tell: nothing need be waited for. */
+  | { readonly is: 'again' }
   /** The server's state, from another window or by looking. */
   | { readonly is: 'heard'; readonly current: Stored<D> }
   | { readonly is: 'deleted' }
@@ -170,6 +172,12 @@ export function step<D>(saver: Saver<D>, event: SaverEvent<D>, tools: SaverTools
 
     case 'woke':
       return onward({ saver, effects: [] }, tools);
+
+    case 'again':
+      return onward(
+        { saver: { ...saver, notBefore: Math.min(saver.notBefore, tools.now) }, effects: [] },
+        tools,
+      );
 
     case 'heard': {
       if (event.current.version <= saver.base.version && !saver.gone) return { saver, effects: [] };

@@ -43,6 +43,8 @@ export interface Session {
   release(): void;
   /** Shows it once more: a session is released as often as it is held. */
   hold(): void;
+  /** What could not be sent is sent at once: there is a line again, or the maker is known again. */
+  again(): void;
 }
 
 interface SessionOptions {
@@ -88,7 +90,8 @@ function failureOf(error: unknown): SaveAnswer<Doc> {
   if (!(error instanceof ApiProblem)) return { is: 'failed', why: 'The save broke off in this window.' };
   const { status, current, message } = error;
   if (current && !isDamaged(current)) return clashWith(current);
-  const again = status === AWAY || status >= 500 || status === 429 || status === 408;
+  // Signed out, it waits for its maker to come back.
+  const again = status === AWAY || status >= 500 || [401, 408, 429].includes(status);
   return { is: again ? 'failed' : 'refused', why: message };
 }
 
@@ -275,5 +278,6 @@ export function openSession(options: SessionOptions): Session {
     hold: () => {
       holders++;
     },
+    again: () => tellSaver({ is: 'again' }),
   };
 }

@@ -1,5 +1,6 @@
 import { type DamagedBag, isDamaged, type StoredBag } from '@fennot/core';
 import { api, isMissing } from '../../api/client.ts';
+import { onSignedIn } from '../../api/maker.ts';
 import { isAlive } from '../../api/windows.ts';
 import { planFor } from '../plans.ts';
 import { allDrafts, type LeftDraft } from './drafts.ts';
@@ -97,4 +98,12 @@ window.document.addEventListener('visibilitychange', () => {
   else allLook();
 });
 window.addEventListener('focus', allLook);
-window.addEventListener('online', allLook);
+/** What could not be sent is sent at once. */
+export function allAgain(): void {
+  for (const session of sessions.values()) {
+    session.again();
+    void session.look();
+  }
+}
+window.addEventListener('online', allAgain);
+onSignedIn(allAgain);
