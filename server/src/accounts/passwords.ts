@@ -62,6 +62,14 @@ const guesser = new ZxcvbnFactory({ dictionary: common.dictionary, graphs: commo
 /** Passwords that fall to so few guesses are refused: 0 and 1 of 4 are in every list of the most usual ones. */
 const LEAST_SCORE = 2;
 
+/** So many characters must be left when what everybody knows is taken out. */
+const LEAST_OWN = 8;
+
 /** Whether a password is among the first that anyone would try, knowing the maker's name. */
-export const isWeak = (password: string, name: string): boolean =>
-  guesser.check(plainPassword(password), [name, 'fennot', 'crochet']).score < LEAST_SCORE;
+export function isWeak(password: string, name: string): boolean {
+  const known = [name, 'fennot', 'crochet'].map((word) => word.toLowerCase());
+  const plain = plainPassword(password);
+  const own = known.reduce((text, word) => text.replaceAll(word, ''), plain.toLowerCase());
+  if (own.length < plain.length && own.replaceAll(/[\s\d]/g, '').length < LEAST_OWN) return true;
+  return guesser.check(plain, known).score < LEAST_SCORE;
+}

@@ -7,19 +7,39 @@ import { readSettings } from './owners.ts';
 /** So many rows go to the database in one statement. */
 const AT_ONCE = 500;
 
-const iso = (at: Date) => at.toISOString();
+/** A time as the database knows it, to its last figure: what was made first stays first. */
+const exact = (db: Knex, column: string) =>
+  db.raw(`to_char(?? at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS.US"Z"') as ??`, [column, column]);
 
 /** Everything a maker has. */
 export async function everythingOf(db: Knex, owner: string, name: string): Promise<MakerFile> {
+  await note(db, owner, 'taken out', 'Everything was written into a file.');
   // One look at all tables: nothing is set aside for a bag that is not in the file.
   return db.transaction(
     async (held) => {
       const mine = { owner_id: owner };
-      const bags = await held('bags').where(mine).orderBy(['created_at', 'id']);
-      const lots = await held('lots').where(mine).orderBy(['made_at', 'id']);
-      const allotments = await held('allotments').where(mine).orderBy(['made_at', 'id']);
-      const library = await held('library').where(mine).orderBy(['made_at', 'id']);
-      await note(db, owner, 'taken out', 'Everything was written into a file.');
+      const made = exact(held, 'made_at');
+      const bags = await held('bags')
+        .where(mine)
+        .orderBy(['created_at', 'id'])
+        .select(
+          'id',
+          'version',
+          'document',
+          ...['created_at', 'updated_at', 'deleted_at'].map((one) => exact(held, one)),
+        );
+      const lots = await held('lots')
+        .where(mine)
+        .orderBy(['made_at', 'id'])
+        .select('id', 'version', 'lot', made);
+      const allotments = await held('allotments')
+        .where(mine)
+        .orderBy(['made_at', 'id'])
+        .select('id', 'lot_id', 'bag_id', 'yarn', 'grams', made);
+      const library = await held('library')
+        .where(mine)
+        .orderBy(['made_at', 'id'])
+        .select('id', 'version', 'item', made);
       return {
         format: 'fennot.maker',
         version: 1,
@@ -29,21 +49,21 @@ export async function everythingOf(db: Knex, owner: string, name: string): Promi
         bags: bags.map(({ id, version, created_at, updated_at, deleted_at, document }) => ({
           id,
           version,
-          made: iso(created_at),
-          changed: iso(updated_at),
-          ...(deleted_at ? { deleted: iso(deleted_at) } : {}),
+          made: created_at,
+          changed: updated_at,
+          ...(deleted_at ? { deleted: deleted_at } : {}),
           document,
         })),
-        lots: lots.map(({ id, version, made_at, lot }) => ({ id, version, made: iso(made_at), lot })),
+        lots: lots.map(({ id, version, made_at, lot }) => ({ id, version, made: made_at, lot })),
         allotments: allotments.map(({ id, lot_id, bag_id, yarn, grams, made_at }) => ({
           id,
           lot: lot_id,
           bag: bag_id,
           yarn,
           grams,
-          made: iso(made_at),
+          made: made_at,
         })),
-        library: library.map(({ id, version, made_at, item }) => ({ id, version, made: iso(made_at), item })),
+        library: library.map(({ id, version, made_at, item }) => ({ id, version, made: made_at, item })),
       };
     },
     { isolationLevel: 'repeatable read' },

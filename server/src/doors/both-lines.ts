@@ -36,8 +36,11 @@ export function takeBothLines(
       socket.off('timeout', gone);
       socket.setTimeout(0);
       socket.unshift(first);
-      if (first[0] === HANDSHAKE) closed.emit('connection', socket);
-      else for (const listener of asBefore) listener.call(open, socket);
+      if (first[0] === HANDSHAKE) {
+        // A server of open lines has half-open ones, which a closed line that breaks off in its handshake would stay.
+        socket.allowHalfOpen = false;
+        closed.emit('connection', socket);
+      } else for (const listener of asBefore) listener.call(open, socket);
     });
   });
   // Whoever closes the one closes both.
