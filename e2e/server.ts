@@ -15,7 +15,11 @@ const root = new URL('..', import.meta.url).pathname;
 export class FennotServer {
   readonly url: string;
   readonly database: string;
-  private readonly port: number;
+  readonly port: number;
+  /** Settings beyond the usual ones. */
+  private readonly environment: Record<string, string>;
+  /** What it has said since it was started. */
+  said = '';
   /** Scales it listens to. */
   scales = '';
   /** Page of the stand-in that it listens to. */
@@ -24,8 +28,9 @@ export class FennotServer {
   demo: readonly StoredBag[] = [];
   private child: ChildProcess | undefined;
 
-  constructor(port: number, database: string) {
+  constructor(port: number, database: string, environment: Record<string, string> = {}) {
     this.port = port;
+    this.environment = environment;
     this.database = database;
     this.url = `http://localhost:${port}`;
   }
@@ -39,9 +44,14 @@ export class FennotServer {
         FENNOT_PORT: String(this.port),
         FENNOT_WEB: `${root}web/dist`,
         FENNOT_SCALES: this.scales,
+        ...this.environment,
       },
-      stdio: ['ignore', 'ignore', 'inherit'],
+      stdio: ['ignore', 'pipe', 'inherit'],
       detached: true,
+    });
+    this.said = '';
+    this.child.stdout?.on('data', (text) => {
+      this.said += String(text);
     });
     for (let i = 0; i < 150; i++) {
       const well = await fetch(`${this.url}/api/health`).then(
@@ -76,8 +86,28 @@ async function startScale() {
   return { child, linePort, pagePort };
 }
 
+/** An empty database on the server of the tests. */
+async function emptyDatabase(name: string) {
+  const admin = process.env.DATABASE_URL;
+  if (admin === undefined) throw new Error('The interface tests need DATABASE_URL: run ./fennot test.');
+  const client = new pg.Client(admin);
+  await client.connect();
+  await client.query(`create database ${name}`);
+  const address = new URL(admin);
+  address.pathname = `/${name}`;
+  return {
+    address: address.href,
+    drop: async () => {
+      await client.query(`drop database ${name} with (force)`);
+      await client.end();
+    },
+  };
+}
+
 /** Tests with a server for each worker, seeded with the demo bags. */
 interface Fixtures {
+  /** A server of this test alone, with settings of its own, that answers already. */
+  serverWith: (environment?: Record<string, string>) => Promise<FennotServer>;
   open: (name: string, station?: string) => Promise<string>;
   /** A page in another browser, which knows nothing of this one. */
   anotherBrowser: () => Promise<Page>;
@@ -93,15 +123,8 @@ export const test = base.extend<Fixtures, { server: FennotServer }>({
   server: [
     // biome-ignore lint/correctness/noEmptyPattern: Playwright asks for a pattern
     async ({}, use, worker) => {
-      const admin = process.env.DATABASE_URL;
-      if (admin === undefined) throw new Error('The interface tests need DATABASE_URL: run ./fennot test.');
-      const name = `fennot_e2e_${process.pid}_${worker.workerIndex}`;
-      const client = new pg.Client(admin);
-      await client.connect();
-      await client.query(`create database ${name}`);
-      const address = new URL(admin);
-      address.pathname = `/${name}`;
-      const server = new FennotServer(await freePort(), address.href);
+      const database = await emptyDatabase(`fennot_e2e_${process.pid}_${worker.workerIndex}`);
+      const server = new FennotServer(await freePort(), database.address);
       const scale = await startScale();
       server.scales = `127.0.0.1:${scale.linePort}`;
       server.scalePage = `http://127.0.0.1:${scale.pagePort}/`;
@@ -112,12 +135,32 @@ export const test = base.extend<Fixtures, { server: FennotServer }>({
       await use(server);
       await server.kill();
       scale.child.kill('SIGKILL');
-      await client.query(`drop database ${name} with (force)`);
-      await client.end();
+      await database.drop();
     },
     { scope: 'worker', timeout: 60_000 },
   ],
   baseURL: async ({ server }, use) => use(server.url),
+  // biome-ignore lint/correctness/noEmptyPattern: Playwright asks for a pattern
+  serverWith: async ({}, use) => {
+    const ends: (() => Promise<void>)[] = [];
+    await use(async (environment = {}) => {
+      const database = await emptyDatabase(`fennot_e2e_own_${randomUUID().slice(0, 8)}`);
+      const folder = await mkdtemp(join(tmpdir(), 'fennot-own-'));
+      const own = new FennotServer(await freePort(), database.address, {
+        FENNOT_AUTHORITY: join(folder, 'authority'),
+        FENNOT_OUTBOX: join(folder, 'outbox'),
+        ...environment,
+      });
+      ends.push(async () => {
+        await own.kill();
+        await database.drop();
+        await rm(folder, { recursive: true, force: true });
+      });
+      await own.start();
+      return own;
+    });
+    for (const end of ends) await end();
+  },
   /** Opens a copy of a demo bag at a station: every test works on a bag of its own. */
   open: async ({ page, request, server }, use) => {
     const opened: string[] = [];

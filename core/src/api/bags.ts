@@ -29,8 +29,12 @@ export type KeptBag = StoredBag | DamagedBag;
 
 export const isDamaged = (bag: KeptBag): bag is DamagedBag => 'damaged' in bag;
 
-/** A bag in a list: what it says of itself, without its document. */
-export const listedBagSchema = z.object({ ...head, name: z.string(), summary: summarySchema });
+/** A bag in a list: what it says of itself, without its document; `coming` while that is worked out. */
+export const listedBagSchema = z.object({
+  ...head,
+  name: z.string(),
+  summary: z.union([summarySchema, z.object({ is: z.literal('coming') })]),
+});
 export type ListedBag = z.infer<typeof listedBagSchema>;
 
 export const LIST_ORDERS = ['changed', 'name'] as const;

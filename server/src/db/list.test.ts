@@ -26,6 +26,7 @@ beforeEach(async () => {
   summed.length = 0;
   const work = inline();
   lists = new BagLists(db, {
+    patience: work.patience,
     summary: (document: BagDocument) => {
       summed.push(document.name);
       return work.summary(document);
@@ -186,6 +187,7 @@ describe('what a list says of a bag', () => {
   test('a summary of a state that has been saved over meanwhile is not kept', async () => {
     const id = await create('Bell');
     const slow = new BagLists(db, {
+      patience: Number.POSITIVE_INFINITY,
       summary: async (own: BagDocument) => {
         await new BagStore(db, owner).save(id, randomUUID(), 1, { ...document, name: 'Saved meanwhile' });
         return inline().summary(own);
@@ -193,6 +195,44 @@ describe('what a list says of a bag', () => {
     });
     await slow.sum(id);
     expect(await db('bags').where({ id }).first('summed')).toEqual({ summed: null });
+  });
+
+  test('a list does not wait for the last of many: what is coming is said to be, and is there the next time', async () => {
+    const ids = [await create('Quick'), await create('Slow')];
+    let finish = () => {};
+    const asked: string[] = [];
+    const slow = new BagLists(db, {
+      patience: 150,
+      summary: async (own: BagDocument) => {
+        asked.push(own.name);
+        if (own.name === 'Slow') await new Promise<void>((done) => (finish = done));
+        return inline().summary(own);
+      },
+    });
+    const look = async () => {
+      const read = JSON.parse(await slow.json(owner, listQuerySchema.parse({ order: 'name' })));
+      return read.bags.map(({ name, summary }: { name: string; summary: { is: string } }) => [
+        name,
+        summary.is,
+      ]);
+    };
+    const some = [
+      ['Quick', 'sound'],
+      ['Slow', 'coming'],
+    ];
+    expect(await look()).toEqual(some);
+    // Asked again meanwhile, it is not begun again.
+    expect(await look()).toEqual(some);
+    expect(asked.filter((name) => name === 'Slow')).toHaveLength(1);
+    finish();
+    await expect
+      .poll(async () => (await db('bags').where({ id: ids[1] }).first('summed')).summed)
+      .not.toBeNull();
+    expect(await look()).toEqual([
+      ['Quick', 'sound'],
+      ['Slow', 'sound'],
+    ]);
+    expect(asked.filter((name) => name === 'Slow')).toHaveLength(1);
   });
 
   test('its picture is an image of the bag: as many motifs and panels as are seen, and no script', async () => {

@@ -65,13 +65,15 @@ const MADE = 500;
 /** The lists of bags, with the summaries that stand in them. */
 export class BagLists {
   private readonly db: Knex;
-  private readonly work: Pick<Work, 'summary'>;
+  private readonly work: Pick<Work, 'summary' | 'patience'>;
+  /** Summaries that are being made, by bag and version: many who ask wait for one. */
+  private readonly summing = new Map<string, Promise<Summed>>();
   private readonly waiting = new Map<string, NodeJS.Timeout>();
   private readonly made = new QuickLRU<string, { readonly changes: string; readonly json: string }>({
     maxSize: MADE,
   });
 
-  constructor(db: Knex, work: Pick<Work, 'summary'>) {
+  constructor(db: Knex, work: Pick<Work, 'summary' | 'patience'>) {
     this.db = db;
     this.work = work;
   }
@@ -88,9 +90,10 @@ export class BagLists {
     const key = JSON.stringify([owner, query]);
     const known = this.made.get(key);
     if (known?.changes === changes) return known.json;
-    const json = JSON.stringify(await this.page(owner, query));
-    // What changed while it was made has raised the count: the next one asks again.
-    this.made.set(key, { changes, json });
+    const page = await this.page(owner, query);
+    const json = JSON.stringify(page);
+    // What changed while it was made has raised the count: the next one asks again. What is coming may have come by then.
+    if (page.bags.every(({ summary }) => summary.is !== 'coming')) this.made.set(key, { changes, json });
     return json;
   }
 
@@ -113,6 +116,17 @@ export class BagLists {
       matching().count('* as many').first(),
     ]);
     const shown = rows.slice(0, limit);
+    const { patience } = this.work;
+    const late = new Promise<{ summary: { is: 'coming' } }>((come) => {
+      if (patience === Number.POSITIVE_INFINITY) return;
+      setTimeout(() => come({ summary: { is: 'coming' } }), patience).unref();
+    });
+    const soon = (id: string) => {
+      const made = this.sum(id);
+      // It goes on; what goes wrong with it then is told to whoever asks next.
+      made.catch(() => {});
+      return Promise.race([made, late]);
+    };
     const last = rows.length > limit ? shown.at(-1) : undefined;
     const bags = await Promise.all(
       shown.map(async ({ id, version, updated_at, name, summed, summary }) => ({
@@ -120,7 +134,7 @@ export class BagLists {
         version,
         updatedAt: updated_at.toISOString(),
         name: name === '' ? 'A bag without a name' : name,
-        summary: summed === MAKING && summary ? summary : (await this.sum(id)).summary,
+        summary: summed === MAKING && summary ? summary : (await soon(id)).summary,
       })),
     );
     return {
@@ -163,6 +177,15 @@ export class BagLists {
       .where({ id })
       .first<{ document: unknown; version: number }>('document', 'version');
     if (!row) return { summary: { is: 'damaged', why: 'It is gone.' }, picture: undefined };
+    const key = `${id} ${row.version}`;
+    const under = this.summing.get(key);
+    if (under) return under;
+    const made = this.make(id, row).finally(() => this.summing.delete(key));
+    this.summing.set(key, made);
+    return made;
+  }
+
+  private async make(id: string, row: { document: unknown; version: number }): Promise<Summed> {
     const document = readDocument(row.document);
     const summed: Summed = document.ok
       ? await this.work.summary(document.document)

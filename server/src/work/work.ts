@@ -9,6 +9,8 @@ export interface Work {
   /** The lining as a PDF; a sentence when the bag has none. Given up when whoever asked has gone. */
   lining(document: BagDocument, hand: Settings['hand'], gone: AbortSignal): Promise<Lining>;
   close(): Promise<void>;
+  /** So long a list waits for summaries that are being made, ms: those that come later are told the next time. */
+  readonly patience: number;
 }
 
 /** What a worker is handed: the work, and where to say that it is taken up. */
@@ -40,8 +42,11 @@ export const inline = (): Work => ({
   summary: async (document) => summedUp(document),
   lining,
   close: async () => {},
+  patience: Number.POSITIVE_INFINITY,
 });
 
+/** A first look at a shelf of bags that were never summed up must not wait for the last of them, ms. */
+const LIST_PATIENCE = 600;
 /** Time a summary and a print may take, ms, from when a worker takes them up; memory of one worker, MB; work that may wait. */
 const [SUMMARY_TIME, PRINT_TIME] = [10_000, 20_000];
 const MEMORY = 512;
@@ -106,5 +111,6 @@ export function pooled({ summary: summaryTime = SUMMARY_TIME, print: printTime =
       return 'summary' in made ? { problem: 'The print was mixed up with something else.' } : made;
     },
     close: () => pool.destroy(),
+    patience: LIST_PATIENCE,
   };
 }

@@ -10,6 +10,9 @@ import { toast } from 'sonner';
 import { api } from './client.ts';
 import { say } from './windows.ts';
 
+/** Bags that are still being laid out are asked for so often, ms. */
+const COMING = 1200;
+
 const KEYS = { bags: ['bags'], settings: ['settings'] };
 
 /** The list of bags, page by page, fetched anew whenever it is opened: the open plan may have changed one. */
@@ -21,6 +24,9 @@ export const useBagList = ({ order, search }: Pick<ListQuery, 'order' | 'search'
     getNextPageParam: ({ next }) => next,
     placeholderData: keepPreviousData,
     staleTime: 0,
+    // What is still being laid out is asked for again until it is there.
+    refetchInterval: ({ state: { data } }) =>
+      data?.pages.some(({ bags }) => bags.some(({ summary }) => summary.is === 'coming')) ? COMING : false,
   });
 
 /** Lets the list know that it is out of date. */

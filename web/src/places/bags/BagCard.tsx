@@ -70,14 +70,18 @@ export function BagCard({ bag, unsaved, place }: BagCardProps) {
       className="group absolute top-0 left-0 overflow-hidden rounded-sm border border-line bg-card transition-colors focus-within:border-kingfisher hover:border-kingfisher"
     >
       <Boundary what={`“${name}”`} of={bag} more={out}>
-        {summary.is === 'sound' ? (
-          <Link to={`/bags/${id}/build`} className="block outline-offset-[-2px]">
-            <Sound bag={bag} summary={summary} unsaved={unsaved} />
-          </Link>
-        ) : (
+        {summary.is === 'damaged' ? (
           <Damaged name={name} why={summary.why}>
             {out}
           </Damaged>
+        ) : (
+          <Link to={`/bags/${id}/build`} className="block outline-offset-[-2px]">
+            {summary.is === 'sound' ? (
+              <Sound bag={bag} summary={summary} unsaved={unsaved} />
+            ) : (
+              <Coming name={name} />
+            )}
+          </Link>
         )}
       </Boundary>
       <Button
@@ -92,6 +96,16 @@ export function BagCard({ bag, unsaved, place }: BagCardProps) {
     </li>
   );
 }
+
+/** A bag that is just being laid out for the first time. */
+const Coming = ({ name }: { readonly name: string }) => (
+  <>
+    <div className="grid h-52 place-items-center bg-table text-sm text-soft">It is being laid out ...</div>
+    <div className="px-4 py-3">
+      <h2 className="truncate text-lg">{name}</h2>
+    </div>
+  </>
+);
 
 interface SoundProps {
   readonly bag: ListedBag;
