@@ -1,6 +1,8 @@
 import { beginDocument, PROBLEMS, type StoredBag } from '@fennot/core';
 import { afterEach, describe, expect, test, vi } from 'vitest';
-import { ApiProblem, AWAY, api, isMissing } from './client.ts';
+import { ApiProblem, AWAY, api, isMissing, wantsConfirming } from './client.ts';
+import { deviceName } from './device-name.ts';
+import { onSignedOut, workFor } from './maker.ts';
 import { uuid } from './uuid.ts';
 
 const ID = '7e0c6b52-2f0a-4f6e-9a55-0d8a4b1f5f10';
@@ -16,6 +18,7 @@ interface Asked {
   readonly method: string;
   readonly body: unknown;
   readonly keepalive: boolean;
+  readonly headers: Readonly<Record<string, string>>;
 }
 const asked: Asked[] = [];
 
@@ -24,12 +27,16 @@ function server(status: number, body: unknown, { refusesKeepalive = false } = {}
   asked.length = 0;
   vi.stubGlobal(
     'fetch',
-    async (path: string, init: { method: string; body?: string; keepalive: boolean }) => {
-      const { method, keepalive } = init;
+    async (
+      path: string,
+      init: { method: string; body?: string; keepalive: boolean; headers: Record<string, string> },
+    ) => {
+      const { method, keepalive, headers } = init;
       asked.push({
         path,
         method,
         keepalive,
+        headers,
         body: init.body === undefined ? undefined : JSON.parse(init.body),
       });
       if (status === AWAY || (refusesKeepalive && keepalive)) throw new TypeError('fetch failed');
@@ -124,6 +131,47 @@ describe('an answer that is not what was asked for is told in a sentence', () =>
       expect((await problemOf(api.bag(ID))).message).toContain('could not be read');
     }
   });
+});
+
+describe('whom a page works for', () => {
+  afterEach(() => workFor(undefined));
+
+  test('is told with every request, so that nothing of one maker is taken for another’s', async () => {
+    server(200, bag);
+    await api.bag(ID);
+    workFor({ id: 'rowan', first: true });
+    await api.bag(ID);
+    expect(asked.map(({ headers }) => headers['fennot-maker'])).toEqual([undefined, 'rowan']);
+  });
+
+  test('signed out is told to the page; to be asked anew who one is, is not', async () => {
+    let out = 0;
+    const stop = onSignedOut(() => out++);
+    server(401, details(PROBLEMS.confirmFirst));
+    const problem = await problemOf(api.letIn());
+    expect([wantsConfirming(problem), out]).toEqual([true, 0]);
+    server(401, details(PROBLEMS.signedOut));
+    expect(wantsConfirming(await problemOf(api.bags({})))).toBe(false);
+    expect(out).toBe(1);
+    stop();
+    await problemOf(api.bags({}));
+    expect(out).toBe(1);
+  });
+});
+
+test.each([
+  [
+    'Mozilla/5.0 (iPhone; CPU iPhone OS 18_0 like Mac OS X) AppleWebKit/605.1.15 (KHTML, like Gecko) Version/18.0 Mobile/15E148 Safari/604.1',
+    /^Phone, Safari on iOS$/,
+  ],
+  [
+    'Mozilla/5.0 (X11; Linux x86_64) AppleWebKit/537.36 (KHTML, like Gecko) Chrome/131.0.0.0 Safari/537.36',
+    /^Computer, Chrome on Linux$/,
+  ],
+  ['', /^Computer, a browser$/],
+  [`Mozilla/5.0 (${'x'.repeat(500)})`, /^.{1,40}$/],
+])('a device is called by what it is: %#', (agent, name) => {
+  expect(deviceName(agent)).toMatch(name);
 });
 
 test('ids are random, well formed, and never the same', () => {

@@ -1,6 +1,7 @@
 import 'fake-indexeddb/auto';
 import { type BagDocument, beginDocument } from '@fennot/core';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
+import { workFor } from '../../api/maker.ts';
 import { allDrafts, draftKey, dropDraft, keepDraft, keepLeaving, type LeftDraft } from './drafts.ts';
 
 const BAG = '7e0c6b52-2f0a-4f6e-9a55-0d8a4b1f5f10';
@@ -90,6 +91,40 @@ describe('a draft', () => {
     full = true;
     keepLeaving(keeping(2, 'no room for this'));
     expect((await allDrafts()).map(nameOf)).toEqual(['kept']);
+  });
+});
+
+describe('a draft of one of several makers', () => {
+  const [ROWAN, SEDGE] = [
+    { id: 'rowan', first: true },
+    { id: 'sedge', first: false },
+  ];
+  afterEach(async () => {
+    for (const maker of [ROWAN, SEDGE, undefined]) {
+      workFor(maker);
+      for (const { key } of await allDrafts()) await dropDraft(key);
+    }
+  });
+
+  test('is taken up by the same maker only, from wherever it was written', async () => {
+    workFor(ROWAN);
+    await keepDraft(keeping(1, 'Rowan’s', 'w1'));
+    keepLeaving(keeping(2, 'Rowan’s, leaving', 'w2'));
+    workFor(SEDGE);
+    await keepDraft(keeping(1, 'Sedge’s', 'w3'));
+    expect((await allDrafts()).map(nameOf)).toEqual(['Sedge’s']);
+    workFor(ROWAN);
+    expect((await allDrafts()).map(nameOf).sort()).toEqual(['Rowan’s', 'Rowan’s, leaving']);
+    workFor(undefined);
+    expect(await allDrafts()).toEqual([]);
+  });
+
+  test('from before there were accounts is the one’s that the local maker became', async () => {
+    await keepDraft(keeping(1, 'From before'));
+    workFor(SEDGE);
+    expect(await allDrafts()).toEqual([]);
+    workFor(ROWAN);
+    expect((await allDrafts()).map(nameOf)).toEqual(['From before']);
   });
 });
 

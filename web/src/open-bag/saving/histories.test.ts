@@ -11,6 +11,7 @@ const turn: fc.Arbitrary<Turn> = fc.oneof(
   { weight: 8, arbitrary: fc.record({ is: fc.constant('deliver' as const), pick }) },
   { weight: 6, arbitrary: fc.record({ is: fc.constant('answer' as const), pick }) },
   { weight: 6, arbitrary: fc.record({ is: fc.constant('write' as const), window }) },
+  { weight: 2, arbitrary: fc.record({ is: fc.constant('again' as const), window }) },
   {
     weight: 5,
     arbitrary: fc.record({ is: fc.constant('wait' as const), ms: fc.integer({ min: 1, max: 4000 }) }),

@@ -22,7 +22,17 @@ type Doc = readonly string[];
 
 export type Turn =
   | {
-      readonly is: 'edit' | 'write' | 'reload' | 'kill' | 'close' | 'open' | 'look' | 'take' | 'copy';
+      readonly is:
+        | 'edit'
+        | 'write'
+        | 'again'
+        | 'reload'
+        | 'kill'
+        | 'close'
+        | 'open'
+        | 'look'
+        | 'take'
+        | 'copy';
       readonly window: number;
     }
   | {
@@ -255,6 +265,9 @@ export function runHistory(turns: readonly Turn[]): History {
       }
       case 'write':
         write(one.window);
+        return;
+      case 'again':
+        if (windows[one.window]) tell(one.window, { is: 'again' });
         return;
       case 'deliver':
         deliver(one.pick, false);

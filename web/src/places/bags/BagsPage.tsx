@@ -1,6 +1,6 @@
 import { type LIST_ORDERS, readDocumentText } from '@fennot/core';
 import { FolderOpen, Plus } from 'lucide-react';
-import { lazy, Suspense, useDeferredValue, useMemo, useRef, useState } from 'react';
+import { lazy, Suspense, useDeferredValue, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
 import { useBagList, useCreateBag } from '../../api/queries.ts';
@@ -10,6 +10,7 @@ import { Message } from '../../frame/Message.tsx';
 import { NothingYet } from '../../frame/NothingYet.tsx';
 import { PlaceHeader } from '../../frame/PlaceHeader.tsx';
 import { Button } from '../../ui/Button.tsx';
+import { FileButton } from '../../ui/FileButton.tsx';
 import { SearchField } from '../../ui/SearchField.tsx';
 import { Switcher } from '../../ui/Switcher.tsx';
 import { BagShelf } from './BagShelf.tsx';
@@ -39,7 +40,6 @@ export function BagsPage() {
   const more = list.hasNextPage && !list.isFetchingNextPage ? () => void list.fetchNextPage() : undefined;
   const [beginning, setBeginning] = useState<'not yet' | 'open' | 'closed'>('not yet');
   const [refused, setRefused] = useState<{ file: string; lines: string[] } | undefined>(undefined);
-  const file = useRef<HTMLInputElement>(null);
   const create = useCreateBag();
   const { unsaved, stranded, forget } = useLeftDrafts();
   const navigate = useNavigate();
@@ -86,22 +86,13 @@ export function BagsPage() {
             <p className="text-soft">Lay it flat, see it made up, read the tapes; then pick up the hook.</p>
           </div>
           <div className="flex gap-2">
-            <input
-              ref={file}
-              type="file"
+            <FileButton
+              label="Bag file"
               accept=".json,application/json"
-              className="sr-only"
-              tabIndex={-1}
-              aria-label="Bag file"
-              onChange={(event) => {
-                const chosen = event.target.files?.[0];
-                event.target.value = '';
-                if (chosen) void importFile(chosen);
-              }}
-            />
-            <Button onClick={() => file.current?.click()}>
+              onFile={(chosen) => void importFile(chosen)}
+            >
               <FolderOpen size={16} /> Open a file
-            </Button>
+            </FileButton>
             <Button look="main" onClick={() => setBeginning('open')}>
               <Plus size={16} /> Begin a bag
             </Button>

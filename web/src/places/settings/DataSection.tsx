@@ -1,10 +1,11 @@
 import { format } from 'date-fns';
 import { Download, FolderOpen } from 'lucide-react';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { toast } from 'sonner';
 import { api } from '../../api/client.ts';
 import { useSessionChanged } from '../../api/session.ts';
 import { Button } from '../../ui/Button.tsx';
+import { FileButton } from '../../ui/FileButton.tsx';
 import { saveText } from '../../ui/files.ts';
 import { Modal } from '../../ui/Modal.tsx';
 import { bagsText } from './bags-text.ts';
@@ -14,7 +15,6 @@ import { toldWhy } from './told.ts';
 
 /** Everything of one's own: out as a file, in again, or gone. */
 export function DataSection({ account }: { readonly account: boolean }) {
-  const file = useRef<HTMLInputElement>(null);
   const [read, setRead] = useState<{ readonly name: string; readonly value: unknown } | undefined>(undefined);
   const [ending, setEnding] = useState(false);
   const takeOut = async () => {
@@ -60,22 +60,13 @@ export function DataSection({ account }: { readonly account: boolean }) {
         <Button onClick={() => void takeOut()}>
           <Download size={16} /> Export everything
         </Button>
-        <input
-          ref={file}
-          type="file"
+        <FileButton
+          label="File of everything"
           accept=".json,application/json"
-          className="sr-only"
-          tabIndex={-1}
-          aria-label="File of everything"
-          onChange={(event) => {
-            const chosen = event.target.files?.[0];
-            event.target.value = '';
-            if (chosen) void open(chosen);
-          }}
-        />
-        <Button onClick={() => file.current?.click()}>
+          onFile={(chosen) => void open(chosen)}
+        >
           <FolderOpen size={16} /> Import everything
-        </Button>
+        </FileButton>
       </div>
       {account && (
         <Button look="risk" onClick={() => setEnding(true)}>

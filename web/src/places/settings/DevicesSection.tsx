@@ -99,7 +99,9 @@ function DeviceLine({ device, done }: DeviceLineProps) {
           <p className="font-medium">
             {name}
             {here && (
-              <span className="ml-2 rounded-sm bg-reed-pale px-1.5 py-0.5 text-xs text-reed">this one</span>
+              <span className="ml-2 inline-block rounded-sm bg-reed-pale whitespace-nowrap px-1.5 py-0.5 text-xs text-reed">
+                this one
+              </span>
             )}
           </p>
         )}

@@ -8,7 +8,7 @@ import {
   writeStash,
 } from '@fennot/core';
 import { Download, FolderOpen, Plus } from 'lucide-react';
-import { useDeferredValue, useMemo, useRef, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { useChangeHoldings, useStash } from '../../api/holdings.ts';
 import { useSettings } from '../../api/queries.ts';
@@ -17,6 +17,7 @@ import { Message } from '../../frame/Message.tsx';
 import { NothingYet } from '../../frame/NothingYet.tsx';
 import { PlaceHeader } from '../../frame/PlaceHeader.tsx';
 import { Button } from '../../ui/Button.tsx';
+import { FileButton } from '../../ui/FileButton.tsx';
 import { saveText } from '../../ui/files.ts';
 import { SearchField } from '../../ui/SearchField.tsx';
 import { SortableTable } from '../../ui/SortableTable.tsx';
@@ -43,7 +44,6 @@ export function YarnPage() {
   const search = useDeferredValue(typed);
   const [selected, setSelected] = useState<ReadonlySet<string>>(new Set());
   const [open, setOpen] = useState<Open | undefined>(undefined);
-  const file = useRef<HTMLInputElement>(null);
   const rows = useMemo(() => (data ? rowsOf(allotted(data.lots, data.allotments), data.bags) : []), [data]);
   const columns = useMemo(() => lotColumns(system, ({ kept }) => setOpen({ is: 'lot', kept })), [system]);
   const chosen = rows.filter(({ id }) => selected.has(id));
@@ -75,22 +75,13 @@ export function YarnPage() {
             </p>
           </div>
           <div className="flex flex-wrap gap-2">
-            <input
-              ref={file}
-              type="file"
+            <FileButton
+              label="Stash file"
               accept=".csv,text/csv,text/plain"
-              className="sr-only"
-              tabIndex={-1}
-              aria-label="Stash file"
-              onChange={(event) => {
-                const first = event.target.files?.[0];
-                event.target.value = '';
-                if (first) void importFile(first);
-              }}
-            />
-            <Button onClick={() => file.current?.click()}>
+              onFile={(chosen) => void importFile(chosen)}
+            >
               <FolderOpen size={16} /> Import CSV
-            </Button>
+            </FileButton>
             <Button disabled={rows.length === 0} onClick={() => exportLots(rows.map(({ kept }) => kept.lot))}>
               <Download size={16} /> Export CSV
             </Button>
