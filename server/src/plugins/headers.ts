@@ -39,7 +39,11 @@ export const headers = fp<Pick<Doors, 'tls'>>(async (app, { tls }) => {
     const vouched = tls === 'given' || tls === 'proxy';
     if (vouched && protocolOf(request) === 'https')
       reply.header('strict-transport-security', 'max-age=31536000');
-    if (request.url.startsWith(API) && !reply.hasHeader('cache-control'))
-      reply.header('cache-control', 'no-store');
+    if (!request.url.startsWith(API)) return;
+    if (!reply.hasHeader('cache-control')) reply.header('cache-control', 'no-store');
+    // Opened by itself, an answer is a file, and no page.
+    const json = String(reply.getHeader('content-type') ?? '').includes('json');
+    if (json && !reply.hasHeader('content-disposition'))
+      reply.header('content-disposition', 'attachment; filename="api.json"');
   });
 });
