@@ -28,10 +28,10 @@ export async function start(
   { empty, lan }: { readonly empty: boolean; readonly lan: boolean },
 ): Promise<void> {
   const port = wantedPort();
-  const place = await placeOfServer(home);
+  const place = await placeOfServer(home, lan);
   if (!place) return;
   const setup = await takeSetup(home);
-  const state = (is: ServerState['is'], url = ''): void => writeState(home, { ...me(), is, url, port });
+  const state = (is: ServerState['is'], url = ''): void => writeState(home, { ...me(), is, url, port, lan });
   state('starting');
   let database: Database | undefined;
   let scale: ScaleProcess | undefined;
@@ -87,7 +87,7 @@ const everywhere = (): string =>
     : '0.0.0.0';
 
 /** The place of the one server of this folder; nothing when another has it, which is said then. */
-async function placeOfServer(home: Home): Promise<Lock | undefined> {
+async function placeOfServer(home: Home, lan: boolean): Promise<Lock | undefined> {
   for (const until = Date.now() + OTHERS_PATIENCE; ; await pause(200)) {
     const place = tryLock(home.serverLock);
     if (place) return place;
@@ -97,6 +97,10 @@ async function placeOfServer(home: Home): Promise<Lock | undefined> {
       if (asked !== undefined && Number(asked) !== other.port)
         throw new Told(
           `Fennot of this folder is open already, at ${other.url}. Stop it first: ./fennot stop`,
+        );
+      if (lan && !other.lan)
+        throw new Told(
+          'Fennot of this folder is open already, to this machine alone. Stop it first: ./fennot stop',
         );
       console.log(`Fennot is open already, at ${other.url}`);
       return undefined;

@@ -9,6 +9,8 @@ const stateSchema = z.object({
   is: z.enum(['starting', 'open', 'stopping']),
   url: z.string(),
   port: z.int(),
+  /** Whether others than this machine can ask. */
+  lan: z.boolean().default(false),
 });
 /** The server of this folder, as it says of itself. */
 export type ServerState = z.infer<typeof stateSchema>;

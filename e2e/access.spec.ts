@@ -32,6 +32,40 @@ for (const scheme of SCHEMES) {
     await check('on a figure');
   });
 
+  test(`no access violations before one is in, and in the settings, ${scheme}`, async ({ page, serverWith }) => {
+    const check = await checking(page, scheme);
+    const server = await serverWith({ FENNOT_HOST: '0.0.0.0' });
+    const url = `http://localhost:${server.port}`;
+    await page.goto(url);
+    await page.getByLabel('Code', { exact: true }).waitFor();
+    await check('the first account');
+    const [, code = ''] = /first account: (\S+)/.exec(server.said) ?? [];
+    await page.getByLabel('Code', { exact: true }).fill(code);
+    await page.getByLabel('Name', { exact: true }).fill('Rowan');
+    await page.getByLabel('Password', { exact: true }).fill('seven herons on the weir');
+    await expect(page.getByText('very good')).toBeVisible();
+    await check('a password');
+    await page.getByRole('button', { name: 'Make it mine' }).click();
+    await page.getByRole('link', { name: 'Settings' }).click();
+    await page.getByRole('heading', { name: 'Security' }).waitFor();
+    await check('settings as a place');
+    await page.getByRole('button', { name: 'Join a phone' }).click();
+    await page.getByRole('dialog').getByLabel('Code', { exact: true }).waitFor();
+    await check('a code');
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'Make them' }).click();
+    await page.getByRole('dialog').getByRole('listitem').first().waitFor();
+    await check('recovery codes');
+    await page.getByRole('button', { name: 'I have them' }).click();
+    await page.getByRole('button', { name: 'Change it' }).click();
+    await page.getByLabel('New password', { exact: true }).waitFor();
+    await check('another password');
+    await page.keyboard.press('Escape');
+    await page.goto(`${url}/join`);
+    await page.getByLabel('Code', { exact: true }).waitFor();
+    await check('joining');
+  });
+
   test(`no access violations on the list and the sheets, ${scheme}`, async ({ page, open }) => {
     const check = await checking(page, scheme);
     await page.goto('/');

@@ -10,6 +10,7 @@ import { anyAccount, settleIn } from './db/owners.ts';
 import { purgeSessions } from './db/sessions.ts';
 import { Tries } from './db/tries.ts';
 import type { Closing } from './doors/authority.ts';
+import { inUrl, LOOPBACK } from './doors/doors.ts';
 import { openDoors } from './doors/open-doors.ts';
 import { logStream } from './log.ts';
 import { outboxIn } from './outbox.ts';
@@ -86,8 +87,10 @@ async function open(config: Config, db: Knex): Promise<Serving> {
     throw error;
   }
   const { addresses, trust, fingerprint } = doors.network();
+  const here = LOOPBACK.has(host) || host === '0.0.0.0' || host === '::';
   return {
-    url: `http://localhost:${port}`,
+    // At one address alone, this machine comes as others do.
+    url: here ? `http://localhost:${port}` : (addresses[0] ?? `http://${inUrl(host)}:${port}`),
     addresses,
     trust,
     fingerprint,

@@ -1,6 +1,6 @@
 import { type Account, API, type LetIn, PROBLEMS, type SessionNow, shownCode } from '@fennot/core';
 import type { LightMyRequestResponse } from 'fastify';
-import { describe, expect, test } from 'vitest';
+import { afterEach, describe, expect, test, vi } from 'vitest';
 import { buildApp } from './app.ts';
 import { makeCode } from './db/codes.ts';
 import { LOOPBACK_ONLY } from './doors/doors.ts';
@@ -173,6 +173,25 @@ describe('signing in', () => {
     expect(await sessionFrom(second)).toMatchObject({ is: 'in' });
   });
 
+  test('a page that another maker left open puts nobody out', async () => {
+    const laptop = await rowan();
+    const out = await server.app.inject({
+      method: 'DELETE',
+      url: `${API}/session`,
+      headers: { cookie: laptop, 'fennot-maker': '7e0c6b52-2f0a-4f6e-9a55-0d8a4b1f5f10' },
+    });
+    expect(out.json()).toMatchObject({ is: 'in', name: 'Rowan' });
+    expect(await sessionFrom(laptop)).toMatchObject({ is: 'in' });
+  });
+
+  test('where somebody is signed in, no account is made beside them', async () => {
+    const laptop = await rowan();
+    const { code } = (await post('/account/invitations', {}, laptop)).json<LetIn>();
+    const made = await post('/account', { name: 'Sedge', password: OTHER, device: 'x', code }, laptop);
+    expect(made.json().title).toBe(PROBLEMS.signedInHere.title);
+    expect((await post('/account', { name: 'Sedge', password: OTHER, device: 'x', code })).statusCode).toBe(200);
+  });
+
   test('a maker is told of each device', async () => {
     sent.length = 0;
     await rowan();
@@ -182,6 +201,27 @@ describe('signing in', () => {
       'A device signed in: Laptop',
     ]);
     expect(new Set(sent.map(({ owner }) => owner))).toEqual(new Set([server.owner]));
+  });
+});
+
+describe('a clock that is an hour wrong', () => {
+  afterEach(() => {
+    vi.useRealTimers();
+  });
+
+  test.each([-1, 1])('of the server by %s h: nobody is put out, and codes are as good as ever', async (hours) => {
+    const laptop = await rowan();
+    vi.useFakeTimers({ toFake: ['Date'], now: Date.now() + hours * 3_600_000 });
+    expect(await sessionFrom(laptop)).toMatchObject({ is: 'in', confirmed: true });
+    const shown = (await post('/account/devices', {}, laptop)).json<LetIn>();
+    const state = await withCookie(server.app, laptop)(`${API}/account/codes/${shown.id}`);
+    expect(state.json().seconds).toBeGreaterThan(100);
+    expect(state.json().seconds).toBeLessThanOrEqual(120);
+    const joined = await post('/session/join', { code: shown.code, device: 'Phone' });
+    expect(joined.statusCode).toBe(200);
+    for (let i = 0; i < 5; i++) await signIn('Rowan', OTHER);
+    const held = await signIn('Rowan', STRONG);
+    expect(Number(held.headers['retry-after'])).toBeLessThanOrEqual(10);
   });
 });
 

@@ -104,6 +104,11 @@ export const PROBLEMS = {
     title: 'Account there',
     detail: 'There is an account already. Sign in.',
   },
+  signedInHere: {
+    status: 409,
+    title: 'Signed in here',
+    detail: 'Somebody is signed in on this device. Sign out first, and come back to this page then.',
+  },
   noAccount: {
     status: 409,
     title: 'No account',

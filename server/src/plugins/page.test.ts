@@ -53,6 +53,14 @@ describe('the page', () => {
     });
   });
 
+  test('is a page, and an answer of the API is a file', async () => {
+    expect((await app.inject('/')).headers['content-disposition']).toBeUndefined();
+    expect((await app.inject(`${API}/thing`)).headers['content-disposition']).toBe(
+      'attachment; filename="api.json"',
+    );
+    expect((await app.inject(`${API}/picture`)).headers['content-disposition']).toBeUndefined();
+  });
+
   test('asks for nothing from elsewhere, and gives itself to no frame', async () => {
     const { headers: own } = await app.inject('/');
     const policy = String(own['content-security-policy']);

@@ -116,11 +116,9 @@ export const who = fp<Doors>(async (app, doors) => {
       ...before,
       async (request: FastifyRequest, reply: FastifyReply) => {
         const asks = await whoAsks(request);
-        const believed = request.headers[MAKER_HEADER];
-        const other = believed !== undefined && believed !== ownerOr(asks);
         known.set(request, asks);
         if (access === 'anyone') return;
-        if (asks.is === 'nobody' || other) return sendProblem(reply, PROBLEMS.signedOut);
+        if (asks.is === 'nobody' || !isFor(request, ownerOr(asks))) return sendProblem(reply, PROBLEMS.signedOut);
         if (access === 'maker') return;
         if (asks.is === 'open') return sendProblem(reply, PROBLEMS.noAccount);
         if (!asks.signed.confirmed) return sendProblem(reply, PROBLEMS.confirmFirst);
@@ -131,6 +129,12 @@ export const who = fp<Doors>(async (app, doors) => {
 
 const ownerOr = (asks: Who): string | undefined =>
   asks.is === 'in' ? asks.signed.owner : asks.is === 'open' ? asks.owner : undefined;
+
+/** Whether a page works for this maker, as far as it says for whom. */
+export function isFor(request: FastifyRequest, owner: string | undefined): boolean {
+  const believed = request.headers[MAKER_HEADER];
+  return believed === undefined || believed === owner;
+}
 
 /** Whose things a request is about. Routes that let anyone ask do not use it. */
 export function ownerOf(request: FastifyRequest): string {

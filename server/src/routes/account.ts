@@ -50,7 +50,7 @@ export const accountRoutes: FastifyPluginAsyncZod = async (app) => {
     async (request, reply) => {
       const { name, password, device, code } = request.body;
       const asks = whoOf(request);
-      if (asks.is === 'in') return sendProblem(reply, PROBLEMS.accountThere);
+      if (asks.is === 'in') return sendProblem(reply, PROBLEMS.signedInHere);
       if (asks.is === 'nobody' && code === undefined) return sendProblem(reply, PROBLEMS.wrongCode);
       const counted = [codesOfAddress(request.ip), ofAddress(request.ip)];
       if (!(await mayTry(request, reply, ...counted))) return reply;

@@ -9,7 +9,7 @@ import { useCode } from '../db/codes.ts';
 import { Devices } from '../db/sessions.ts';
 import { codesOfAddress, ofAccount, ofAddress, Tries } from '../db/tries.ts';
 import { sendProblem } from '../plugins/problems.ts';
-import { sessionNow, signedOf, whoOf } from '../plugins/who.ts';
+import { isFor, sessionNow, signedOf, whoOf } from '../plugins/who.ts';
 import { letIn, mayTry } from './letting-in.ts';
 import { refusals } from './refusals.ts';
 
@@ -56,6 +56,8 @@ export const sessionRoutes: FastifyPluginAsyncZod = async (app) => {
     { config: signOut, schema: { tags, response: { 200: signOut.answer } } },
     async (request, reply) => {
       const signed = signedOf(request);
+      // A page of another maker's, left open, puts out nobody else.
+      if (signed && !isFor(request, signed.owner)) return sessionNow(request);
       if (signed) await new Devices(app.db, signed.owner).end(signed.device);
       await reply.keepSecret(undefined);
       // Pictures of bags that the browser keeps are this maker's; what is unsaved stays, for them alone.
