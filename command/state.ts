@@ -10,7 +10,7 @@ const stateSchema = z.object({
   url: z.string(),
   port: z.int(),
   /** Whether others than this machine can ask. */
-  lan: z.boolean().default(false),
+  lan: z.boolean().optional(),
 });
 /** The server of this folder, as it says of itself. */
 export type ServerState = z.infer<typeof stateSchema>;

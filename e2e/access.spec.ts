@@ -32,7 +32,10 @@ for (const scheme of SCHEMES) {
     await check('on a figure');
   });
 
-  test(`no access violations before one is in, and in the settings, ${scheme}`, async ({ page, serverWith }) => {
+  test(`no access violations before one is in, and in the settings, ${scheme}`, async ({
+    page,
+    serverWith,
+  }) => {
     const check = await checking(page, scheme);
     const server = await serverWith({ FENNOT_HOST: '0.0.0.0' });
     const url = `http://localhost:${server.port}`;

@@ -189,7 +189,9 @@ describe('signing in', () => {
     const { code } = (await post('/account/invitations', {}, laptop)).json<LetIn>();
     const made = await post('/account', { name: 'Sedge', password: OTHER, device: 'x', code }, laptop);
     expect(made.json().title).toBe(PROBLEMS.signedInHere.title);
-    expect((await post('/account', { name: 'Sedge', password: OTHER, device: 'x', code })).statusCode).toBe(200);
+    expect((await post('/account', { name: 'Sedge', password: OTHER, device: 'x', code })).statusCode).toBe(
+      200,
+    );
   });
 
   test('a maker is told of each device', async () => {
@@ -209,20 +211,23 @@ describe('a clock that is an hour wrong', () => {
     vi.useRealTimers();
   });
 
-  test.each([-1, 1])('of the server by %s h: nobody is put out, and codes are as good as ever', async (hours) => {
-    const laptop = await rowan();
-    vi.useFakeTimers({ toFake: ['Date'], now: Date.now() + hours * 3_600_000 });
-    expect(await sessionFrom(laptop)).toMatchObject({ is: 'in', confirmed: true });
-    const shown = (await post('/account/devices', {}, laptop)).json<LetIn>();
-    const state = await withCookie(server.app, laptop)(`${API}/account/codes/${shown.id}`);
-    expect(state.json().seconds).toBeGreaterThan(100);
-    expect(state.json().seconds).toBeLessThanOrEqual(120);
-    const joined = await post('/session/join', { code: shown.code, device: 'Phone' });
-    expect(joined.statusCode).toBe(200);
-    for (let i = 0; i < 5; i++) await signIn('Rowan', OTHER);
-    const held = await signIn('Rowan', STRONG);
-    expect(Number(held.headers['retry-after'])).toBeLessThanOrEqual(10);
-  });
+  test.each([-1, 1])(
+    'of the server by %s h: nobody is put out, and codes are as good as ever',
+    async (hours) => {
+      const laptop = await rowan();
+      vi.useFakeTimers({ toFake: ['Date'], now: Date.now() + hours * 3_600_000 });
+      expect(await sessionFrom(laptop)).toMatchObject({ is: 'in', confirmed: true });
+      const shown = (await post('/account/devices', {}, laptop)).json<LetIn>();
+      const state = await withCookie(server.app, laptop)(`${API}/account/codes/${shown.id}`);
+      expect(state.json().seconds).toBeGreaterThan(100);
+      expect(state.json().seconds).toBeLessThanOrEqual(120);
+      const joined = await post('/session/join', { code: shown.code, device: 'Phone' });
+      expect(joined.statusCode).toBe(200);
+      for (let i = 0; i < 5; i++) await signIn('Rowan', OTHER);
+      const held = await signIn('Rowan', STRONG);
+      expect(Number(held.headers['retry-after'])).toBeLessThanOrEqual(10);
+    },
+  );
 });
 
 describe('a device that joins by a code', () => {

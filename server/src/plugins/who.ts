@@ -118,7 +118,8 @@ export const who = fp<Doors>(async (app, doors) => {
         const asks = await whoAsks(request);
         known.set(request, asks);
         if (access === 'anyone') return;
-        if (asks.is === 'nobody' || !isFor(request, ownerOr(asks))) return sendProblem(reply, PROBLEMS.signedOut);
+        if (asks.is === 'nobody' || !isFor(request, ownerOr(asks)))
+          return sendProblem(reply, PROBLEMS.signedOut);
         if (access === 'maker') return;
         if (asks.is === 'open') return sendProblem(reply, PROBLEMS.noAccount);
         if (!asks.signed.confirmed) return sendProblem(reply, PROBLEMS.confirmFirst);

@@ -37,7 +37,7 @@ export function AccountForm({ code, button, onIn }: AccountFormProps) {
     }
   });
   return (
-    <form onSubmit={(event) => void send(event)} className="flex flex-col gap-3">
+    <form noValidate onSubmit={(event) => void send(event)} className="flex flex-col gap-3">
       {code === 'typed' && (
         <FormField
           label="Code"

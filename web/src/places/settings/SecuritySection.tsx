@@ -233,7 +233,7 @@ function PasswordModal({ account, onClose }: { readonly account: Account; readon
   const alone = account.password && account.passkeys.length > 0 && account.codesLeft > 0;
   return (
     <Modal title={account.password ? 'Change the password' : 'Have a password'} open onClose={onClose}>
-      <form onSubmit={(event) => void send(event)} className="flex flex-col gap-3">
+      <form noValidate onSubmit={(event) => void send(event)} className="flex flex-col gap-3">
         <FormField
           label="New password"
           secret

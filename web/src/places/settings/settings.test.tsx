@@ -1,8 +1,7 @@
 // @vitest-environment happy-dom
 import { type Account, API, type LetIn, type Network, PROBLEMS, type SessionNow } from '@fennot/core';
-import { cleanup, screen, within } from '@testing-library/react';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { render } from '@testing-library/react';
+import { cleanup, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { MemoryRouter } from 'react-router';
 import { Toaster } from 'sonner';
@@ -178,7 +177,10 @@ describe('what changes the account', () => {
 
   test('refused, is told why', async () => {
     account = { ...account, codesLeft: 3, passkeys: [] };
-    answers['PUT /account/password'] = () => ({ status: 422, json: { type: '/x', ...PROBLEMS.weakPassword } });
+    answers['PUT /account/password'] = () => ({
+      status: 422,
+      json: { type: '/x', ...PROBLEMS.weakPassword },
+    });
     await open();
     expect(await screen.findByText(/^3 left\./)).toBeTruthy();
     await press('Change it');
