@@ -170,6 +170,43 @@ describe('everything, as one file', () => {
     expect((await rowan.inject(`${API}/stash`)).json().damaged).toBe(1);
   });
 
+  test('two of the same, or what is set aside of a bag and for a lot, is one, or is left out', async () => {
+    const rowan = await maker(server.app, 'Rowan', { owner: server.owner });
+    const file = await takeOut(rowan);
+    const at = new Date().toISOString();
+    const [bag, own] = [randomUUID(), randomUUID()];
+    const set = (of: string, to: string) => ({
+      id: randomUUID(),
+      lot: of,
+      bag: to,
+      yarn: 'y1',
+      grams: 5,
+      made: at,
+    });
+    const row = { version: 1, made: at };
+    const one = { ...row, id: bag, changed: at, document: beginDocument({ name: 'Bag' }) };
+    const answer = await takeIn(rowan, {
+      ...file,
+      bags: [one, one],
+      lots: [{ ...row, id: own, lot: lot() }],
+      allotments: [set(own, bag), set(own, bag), set(bag, own)],
+    });
+    expect(answer.statusCode).toBe(200);
+    expect((await rowan.inject(`${API}/stash`)).json<Stash>().allotments).toHaveLength(1);
+  });
+
+  test('a time that no calendar has is told, and nothing is taken in', async () => {
+    const rowan = await maker(server.app, 'Rowan', { owner: server.owner });
+    const file = await takeOut(rowan);
+    const made = '0000-01-01T00:00:00Z';
+    const answer = await takeIn(rowan, {
+      ...file,
+      bags: [{ version: 1, id: randomUUID(), made, changed: made, document: {} }],
+    });
+    expect([answer.statusCode, answer.json().title]).toEqual([422, PROBLEMS.badFile.title]);
+    expect((await takeOut(rowan)).bags).toEqual([]);
+  });
+
   test('of any bags comes back as it was, in any account', async () => {
     await fc.assert(
       fc.asyncProperty(fc.array(documents, { maxLength: 4 }), fc.nat(3), async (bags, lots) => {

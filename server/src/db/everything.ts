@@ -149,8 +149,11 @@ export async function takeEverythingIn(
       'library',
       library.map(({ text, ...row }) => ({ ...row, item: text })),
     );
-    const ids = new Set([...bags, ...lots].map((row) => String(Object(row).id)));
-    const asked = file.allotments.filter(({ lot, bag }) => ids.has(own(lot)) && ids.has(own(bag)));
+    const there = async (table: string) => new Set<string>(await held(table).where(mine).pluck('id'));
+    const [knownBags, knownLots] = [await there('bags'), await there('lots')];
+    const asked = file.allotments.filter(
+      ({ lot, bag }) => knownLots.has(own(lot)) && knownBags.has(own(bag)),
+    );
     left += file.allotments.length - asked.length;
     await insert(
       held,
@@ -194,7 +197,7 @@ async function insert(held: Knex, table: string, rows: readonly Record<string, u
   for (let i = 0; i < rows.length; i += AT_ONCE)
     await held(table)
       .insert(rows.slice(i, i + AT_ONCE))
-      .onConflict('id')
+      .onConflict()
       .ignore();
 }
 

@@ -14,6 +14,10 @@ const MOST_TOLD = 20;
 /** Whole accounts cost: a few in a while from one address. */
 const SELDOM = { max: 6, timeWindow: '10 seconds' };
 
+/** A time or a number that no database knows, or something nested without end: nothing was taken in. */
+const cannotHold = (error: unknown): boolean =>
+  error instanceof Error && 'code' in error && /^(22|54)/.test(String(error.code));
+
 /** Everything a maker has, as one file: out, and in again. */
 export const everythingRoutes: FastifyPluginAsyncZod = async (app) => {
   const tags = ['everything'];
@@ -47,7 +51,13 @@ export const everythingRoutes: FastifyPluginAsyncZod = async (app) => {
           errors,
         });
       }
-      const taken = await takeEverythingIn(app.db, ownerOf(request), read.data, replace);
+      const taken = await takeEverythingIn(app.db, ownerOf(request), read.data, replace).catch(
+        (error: unknown) => {
+          if (cannotHold(error)) return 'badFile' as const;
+          throw error;
+        },
+      );
+      if (taken === 'badFile') return sendProblem(reply, PROBLEMS.badFile);
       return taken === 'notEmpty' ? sendProblem(reply, PROBLEMS.notEmpty) : taken;
     },
   );
