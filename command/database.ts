@@ -25,7 +25,7 @@ export interface Database {
 }
 
 /** So long a set-up under way is waited for, ms: a first start installs packages. */
-export const SETUP_PATIENCE = 600_000;
+const SETUP_PATIENCE = 600_000;
 
 /** And a database that is being stopped. */
 const STOPPING_PATIENCE = 60_000;

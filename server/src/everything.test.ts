@@ -192,6 +192,7 @@ describe('everything, as one file', () => {
       allotments: [set(own, bag), set(own, bag), set(bag, own)],
     });
     expect(answer.statusCode).toBe(200);
+    expect(answer.json()).toMatchObject({ bags: 1, lots: 1 });
     expect((await rowan.inject(`${API}/stash`)).json<Stash>().allotments).toHaveLength(1);
   });
 

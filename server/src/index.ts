@@ -6,4 +6,5 @@ export { KNOWN as KNOWN_MIGRATIONS } from './db/migrations/index.ts';
 export { localOwner, settleIn } from './db/owners.ts';
 export { addDemoBags, demoBags } from './demo/index.ts';
 export { freshDatabase } from './testing/database.ts';
+export { maker } from './testing/makers.ts';
 export { inline } from './work/work.ts';

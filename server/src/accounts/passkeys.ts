@@ -14,7 +14,7 @@ import { nameOf, protocolOf } from '../doors/doors.ts';
 import { keptOf } from './secrets.ts';
 
 /** What a challenge is for. */
-export type ChallengeFor = 'use' | 'add';
+type ChallengeFor = 'use' | 'add';
 
 /** So long a challenge is good, s. */
 const GOOD_FOR = 300;

@@ -16,7 +16,7 @@ const AT_ONCE = 2;
 const WAITING = 32;
 
 /** Too many passwords are being worked out. */
-export class TooManyHashes extends Error {
+class TooManyHashes extends Error {
   readonly statusCode = 503;
 }
 

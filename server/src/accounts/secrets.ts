@@ -5,7 +5,7 @@ import { codeFrom } from '@fennot/core';
 const SECRET = 32;
 
 /** A secret that is told once, and what is kept of it. */
-export interface Secret {
+interface Secret {
   readonly told: string;
   readonly kept: Buffer;
 }

@@ -4,7 +4,7 @@ import { nameKey } from '../accounts/name-key.ts';
 import { freshCode, keptOf } from '../accounts/secrets.ts';
 import { anyAccount, LOCAL_MAKER } from './owners.ts';
 
-export interface AccountRow {
+interface AccountRow {
   owner_id: string;
   name: string;
   name_key: string;

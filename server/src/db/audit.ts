@@ -1,7 +1,7 @@
 import type { Knex } from 'knex';
 
 /** What takes bags away or brings them in, and what lets in or changes who may. */
-export type Audited =
+type Audited =
   | 'deleted'
   | 'restored'
   | 'imported'

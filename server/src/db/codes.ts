@@ -11,7 +11,7 @@ const GOOD_FOR = {
   /** Another maker, who is sent it. */
   maker: 3 * 24 * 3600,
 } as const;
-export type LetsIn = keyof typeof GOOD_FOR;
+type LetsIn = keyof typeof GOOD_FOR;
 
 /** Makes a code that lets in once. A maker has one of each kind at a time: a new one takes the place of the one before. */
 export async function makeCode(db: Knex, letsIn: LetsIn, owner: string | null): Promise<LetIn> {

@@ -1,11 +1,13 @@
 import { createHash } from 'node:crypto';
+import { setImmediate } from 'node:timers/promises';
 import { type MakerFile, readDocument, settingsFrom } from '@fennot/core';
 import type { Knex } from 'knex';
 import { note } from './audit.ts';
+import { inPieces } from './in-pieces.ts';
 import { readSettings } from './owners.ts';
 
-/** So many rows go to the database in one statement. */
-const AT_ONCE = 500;
+/** So many things are read before others have their turn: all of them take seconds, and a server has but one thread. */
+const TURN = 20;
 
 /** A time as the database knows it, to its last figure: what was made first stays first. */
 const exact = (db: Knex, column: string) =>
@@ -71,7 +73,7 @@ export async function everythingOf(db: Knex, owner: string, name: string): Promi
 }
 
 /** What came of taking a file in; `notEmpty`: the account holds things already. */
-export type TakenIn =
+type TakenIn =
   | { readonly bags: number; readonly lots: number; readonly library: number; readonly left: number }
   | 'notEmpty';
 
@@ -102,21 +104,26 @@ export async function takeEverythingIn(
     if (replace) for (const table of TABLES) await held(table).where(mine).delete();
     else if (await holdsOther(held, owner, file, own)) return 'notEmpty';
     let left = 0;
-    const kept = <T>(
+    const kept = async <T extends { readonly id: string }>(
       all: readonly T[],
       row: (one: T) => Record<string, unknown>,
       json: (one: T) => unknown,
-    ) =>
-      all.flatMap((one) => {
+    ) => {
+      // What stands twice in a file is one thing: the first.
+      const rows = new Map<string, Record<string, unknown> & { text: string }>();
+      for (const [i, one] of all.entries()) {
+        if (i % TURN === TURN - 1) await setImmediate();
+        const id = own(one.id);
+        if (rows.has(id)) continue;
         const text = JSON.stringify(json(one));
-        if (canBeKept(text)) return [{ ...mine, ...row(one), text }];
-        left++;
-        return [];
-      });
-    const bags = kept(
+        if (canBeKept(text)) rows.set(id, { ...mine, ...row(one), id, text });
+        else left++;
+      }
+      return [...rows.values()];
+    };
+    const bags = await kept(
       file.bags,
-      ({ id, version, made, changed, deleted }) => ({
-        id: own(id),
+      ({ version, made, changed, deleted }) => ({
         version,
         created_at: made,
         updated_at: changed,
@@ -129,9 +136,9 @@ export async function takeEverythingIn(
       'bags',
       bags.map(({ text, ...row }) => ({ ...row, document: text, name: bagName(text) })),
     );
-    const lots = kept(
+    const lots = await kept(
       file.lots,
-      ({ id, version, made }) => ({ id: own(id), version, made_at: made }),
+      ({ version, made }) => ({ version, made_at: made }),
       ({ lot }) => lot,
     );
     await insert(
@@ -139,9 +146,9 @@ export async function takeEverythingIn(
       'lots',
       lots.map(({ text, ...row }) => ({ ...row, lot: text })),
     );
-    const library = kept(
+    const library = await kept(
       file.library,
-      ({ id, version, made }) => ({ id: own(id), version, made_at: made }),
+      ({ version, made }) => ({ version, made_at: made }),
       ({ item }) => item,
     );
     await insert(
@@ -194,11 +201,7 @@ async function holdsOther(
 }
 
 async function insert(held: Knex, table: string, rows: readonly Record<string, unknown>[]): Promise<void> {
-  for (let i = 0; i < rows.length; i += AT_ONCE)
-    await held(table)
-      .insert(rows.slice(i, i + AT_ONCE))
-      .onConflict()
-      .ignore();
+  for (const piece of inPieces(rows)) await held(table).insert(piece).onConflict().ignore();
 }
 
 function bagName(text: string): string {

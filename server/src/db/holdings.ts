@@ -11,6 +11,7 @@ import {
   type Stash,
 } from '@fennot/core';
 import type { Knex } from 'knex';
+import { inPieces } from './in-pieces.ts';
 
 interface LotRow {
   id: string;
@@ -48,8 +49,6 @@ class Refused extends Error {
   }
 }
 
-/** So many rows go to the database in one statement. */
-const AT_ONCE = 1000;
 /** Changes are remembered for so long: an answer that was lost is asked for again within minutes. */
 const DAYS_KEPT = 2;
 
@@ -143,7 +142,7 @@ export class HoldingStore {
     const versions = new Map<string, number>();
     const added: LotRow[] = [];
     const flush = async () => {
-      for (const rows of chunks(added.splice(0), AT_ONCE)) {
+      for (const rows of inPieces(added.splice(0))) {
         const made = await db<LotRow>('lots').insert(rows).onConflict('id').ignore().returning('id');
         if (made.length < rows.length) throw new Refused('idTaken');
       }
@@ -262,7 +261,3 @@ export class HoldingStore {
 }
 
 const written = (lot: Lot) => JSON.stringify(lot);
-
-function chunks<T>(all: readonly T[], size: number): T[][] {
-  return Array.from({ length: Math.ceil(all.length / size) }, (_, i) => all.slice(i * size, (i + 1) * size));
-}

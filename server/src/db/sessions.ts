@@ -8,7 +8,7 @@ import { freshSecret, keptOf } from '../accounts/secrets.ts';
  */
 export const LIMITS = { idle: 30, whole: 180 } as const;
 /** So long after one was known anew the account itself may be changed, minutes. */
-export const CONFIRMED = 10;
+const CONFIRMED = 10;
 /** When a device was last seen is written down so often, s. */
 const SEEN = 60;
 

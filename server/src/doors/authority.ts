@@ -58,7 +58,7 @@ export interface Closing {
 }
 
 /** The authority of this installation. */
-export interface Authority {
+interface Authority {
   /** What a device is shown to trust. */
   readonly root: string;
   /** SHA-256 of it, in pairs of figures. */

@@ -8,7 +8,7 @@ import { type Doors, inUrl, isLoopback, LOOPBACK, LOOPBACK_ONLY, type Trust } fr
 import { type OwnNames, ownNames, watchedNames } from './names.ts';
 
 /** The doors of a server, and what closes lines to it. */
-export interface OpenedDoors {
+interface OpenedDoors {
   readonly doors: Doors;
   /** The certificate as it should be now: another one when names change or it runs out; nothing where lines are open. */
   readonly closing: (() => Promise<Closing>) | undefined;

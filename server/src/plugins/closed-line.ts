@@ -4,7 +4,7 @@ import { type Doors, isLoopback, nameOf, protocolOf } from '../doors/doors.ts';
 import { trustPage } from '../doors/trust-page.ts';
 import { sendProblem } from './problems.ts';
 
-export const TRUST = { page: '/trust', root: '/fennot-authority.crt' } as const;
+const TRUST = { page: '/trust', root: '/fennot-authority.crt' } as const;
 
 /**
  * What is told over an open line, where there are closed ones: to this machine everything, to others only how to come by a

@@ -28,7 +28,7 @@ interface State {
 }
 
 /** What it shows at some moment. */
-export function shownAt({ grams, tare, touched }: State, now: number): ScaleReading {
+function shownAt({ grams, tare, touched }: State, now: number): ScaleReading {
   if (grams > MOST) return { is: 'over' };
   const net = grams - tare;
   const since = now - touched;

@@ -4,7 +4,7 @@ import { useCallback, useEffect } from 'react';
 import { api } from './client.ts';
 import { listen, say } from './windows.ts';
 
-export const SESSION = ['session'];
+const SESSION = ['session'];
 
 /** Who is in front of the screen; fetched anew when another window says that somebody signed in or out. */
 export function useSession() {

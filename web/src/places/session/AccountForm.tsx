@@ -1,16 +1,14 @@
 import { makerNameSchema, newPasswordSchema, PASSWORD, type SessionNow } from '@fennot/core';
-import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import type { z } from 'zod';
 import { api } from '../../api/client.ts';
-import { Button } from '../../ui/Button.tsx';
 import { FormField } from '../../ui/FormField.tsx';
 import { PasswordStrength } from './PasswordStrength.tsx';
-import { Trouble } from './SignInForm.tsx';
+import { SendButton, Trouble, useSending } from './sending.tsx';
 
 interface AccountFormProps {
   /** What has to be typed beside a name and a password. */
-  readonly code: 'none' | 'typed' | { readonly is: string };
+  readonly code: 'none' | { readonly is: string } | { readonly standsIn: string };
   readonly button: string;
   readonly onIn: (session: SessionNow) => void;
 }
@@ -25,27 +23,24 @@ export function AccountForm({ code, button, onIn }: AccountFormProps) {
     mode: 'onTouched',
     defaultValues: { name: '', password: '', code: '' },
   });
-  const { errors, isSubmitting } = formState;
-  const [problem, setProblem] = useState<string | undefined>(undefined);
-  const send = handleSubmit(async (typed) => {
-    setProblem(undefined);
-    const own = code === 'none' ? undefined : code === 'typed' ? typed.code : code.is;
-    try {
+  const { errors } = formState;
+  const sending = useSending();
+  const send = handleSubmit((typed) =>
+    sending.send(async () => {
+      const own = code === 'none' ? undefined : 'is' in code ? code.is : typed.code;
       onIn(await api.makeAccount(typed.name, typed.password, own));
-    } catch (error) {
-      setProblem(error instanceof Error ? error.message : 'No account was made.');
-    }
-  });
+    }),
+  );
   return (
     <form noValidate onSubmit={(event) => void send(event)} className="flex flex-col gap-3">
-      {code === 'typed' && (
+      {code !== 'none' && 'standsIn' in code && (
         <FormField
           label="Code"
           autoComplete="one-time-code"
           autoCapitalize="characters"
           spellCheck={false}
           required
-          hint="It stands in the terminal in which Fennot was started."
+          hint={`It stands in ${code.standsIn}.`}
           {...register('code')}
         />
       )}
@@ -67,10 +62,8 @@ export function AccountForm({ code, button, onIn }: AccountFormProps) {
         {...register('password', { validate: checked(newPasswordSchema) })}
       />
       <PasswordStrength password={watch('password')} name={watch('name')} />
-      <Trouble problem={problem} />
-      <Button look="main" type="submit" disabled={isSubmitting}>
-        {isSubmitting ? 'A moment ...' : button}
-      </Button>
+      <Trouble sending={sending} />
+      <SendButton sending={sending}>{button}</SendButton>
     </form>
   );
 }

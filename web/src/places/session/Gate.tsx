@@ -85,7 +85,11 @@ function Door({
         title="Make this Fennot yours"
         text="Nobody has an account here yet. The bags that are on this machine become yours. The terminal in which Fennot was started shows a code; started anew, it shows another."
       >
-        <AccountForm code="typed" button="Make it mine" onIn={onIn} />
+        <AccountForm
+          code={{ standsIn: 'the terminal in which Fennot was started' }}
+          button="Make it mine"
+          onIn={onIn}
+        />
       </Doorstep>
     );
   return (

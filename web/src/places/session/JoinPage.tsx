@@ -4,17 +4,16 @@ import { useForm } from 'react-hook-form';
 import { api } from '../../api/client.ts';
 import { deviceName } from '../../api/device-name.ts';
 import { say } from '../../api/windows.ts';
-import { Button } from '../../ui/Button.tsx';
 import { FormField } from '../../ui/FormField.tsx';
 import { AccountForm, checked } from './AccountForm.tsx';
 import { Doorstep } from './Doorstep.tsx';
-import { Trouble } from './SignInForm.tsx';
+import { SendButton, Trouble, useSending } from './sending.tsx';
 
 /**
  * The code behind the # of the address: it is never sent with the address, and does not stay in it, so that it lies in no log
  * and no history.
  */
-export function takeCode(): string {
+function takeCode(): string {
   const code = decodeURIComponent(window.location.hash.slice(1));
   if (code) window.history.replaceState(window.history.state, '', window.location.pathname);
   return code;
@@ -35,21 +34,18 @@ const untrusted = () =>
 /** A device joins an account by a code that another one shows. */
 export function JoinPage() {
   const [code] = useState(takeCode);
-  const [problem, setProblem] = useState<string | undefined>(undefined);
+  const sending = useSending();
   const { register, handleSubmit, setFocus, formState } = useForm({
     mode: 'onTouched',
     defaultValues: { code: code && shownCode(code), device: deviceName() },
   });
   useEffect(() => setFocus(code ? 'device' : 'code'), [code, setFocus]);
-  const send = handleSubmit(async ({ code: typed, device }) => {
-    setProblem(undefined);
-    try {
+  const send = handleSubmit(({ code: typed, device }) =>
+    sending.send(async () => {
       await api.join(typed, device);
       enter();
-    } catch (error) {
-      setProblem(error instanceof Error ? error.message : 'It did not join.');
-    }
-  });
+    }),
+  );
   return (
     <Doorstep
       title="Join this device"
@@ -71,10 +67,10 @@ export function JoinPage() {
           problem={formState.errors.device?.message}
           {...register('device', { validate: checked(deviceNameSchema) })}
         />
-        <Trouble problem={problem} />
-        <Button look="main" type="submit" disabled={formState.isSubmitting}>
-          {formState.isSubmitting ? 'Joining ...' : 'Join'}
-        </Button>
+        <Trouble sending={sending} />
+        <SendButton sending={sending} waiting="Joining ...">
+          Join
+        </SendButton>
       </form>
       <p className="text-sm text-soft">{untrusted()}</p>
     </Doorstep>
@@ -89,7 +85,11 @@ export function InvitedPage() {
       title="An account of your own"
       text="You were invited to this Fennot. What you make here is yours alone: nobody else sees it."
     >
-      <AccountForm code={code ? { is: code } : 'typed'} button="Make the account" onIn={enter} />
+      <AccountForm
+        code={code ? { is: code } : { standsIn: 'the invitation' }}
+        button="Make the account"
+        onIn={enter}
+      />
     </Doorstep>
   );
 }

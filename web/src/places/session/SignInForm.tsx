@@ -3,9 +3,10 @@ import { Fingerprint } from 'lucide-react';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { api } from '../../api/client.ts';
-import { passkeysWork, passkeyTrouble, signWithPasskey } from '../../api/passkeys.ts';
+import { passkeysWork, signWithPasskey } from '../../api/passkeys.ts';
 import { Button } from '../../ui/Button.tsx';
 import { FormField } from '../../ui/FormField.tsx';
+import { SendButton, Trouble, useSending } from './sending.tsx';
 
 interface SignInFormProps {
   readonly onIn: (session: SessionNow) => void;
@@ -22,22 +23,14 @@ type Step = 'password' | 'passkey' | 'recovery';
 
 /** A name with its password, a passkey, or a recovery code. */
 export function SignInForm({ onIn }: SignInFormProps) {
-  const { register, handleSubmit, formState } = useForm<Typed>({
+  const { register, handleSubmit } = useForm<Typed>({
     defaultValues: { name: '', password: '', code: '' },
   });
   const [step, setStep] = useState<Step>('password');
-  const [problem, setProblem] = useState<string | undefined>(undefined);
-  const asked = async (asking: () => Promise<void>) => {
-    setProblem(undefined);
-    try {
-      await asking();
-    } catch (error) {
-      setProblem(passkeyTrouble(error));
-    }
-  };
-  const byPasskey = () => asked(async () => onIn(await signWithPasskey()));
+  const sending = useSending();
+  const byPasskey = () => sending.send(async () => onIn(await signWithPasskey()));
   const send = handleSubmit(({ name, password, code }) =>
-    asked(async () => {
+    sending.send(async () => {
       if (step === 'recovery') return onIn(await api.recover(name, code));
       const session = await api.signIn(name, password);
       if (session.is !== 'passkey') return onIn(session);
@@ -49,8 +42,8 @@ export function SignInForm({ onIn }: SignInFormProps) {
     return (
       <div className="flex flex-col gap-3">
         <p>The password is right. This account asks for a passkey, too.</p>
-        <Trouble problem={problem} />
-        <Button look="main" onClick={() => void byPasskey()}>
+        <Trouble sending={sending} />
+        <Button look="main" disabled={sending.busy} onClick={() => void byPasskey()}>
           <Fingerprint size={16} /> Use the passkey
         </Button>
         <Button look="bare" onClick={() => setStep('password')}>
@@ -83,19 +76,19 @@ export function SignInForm({ onIn }: SignInFormProps) {
           {...register('password')}
         />
       )}
-      <Trouble problem={problem} />
-      <Button look="main" type="submit" disabled={formState.isSubmitting}>
-        {formState.isSubmitting ? 'Signing in ...' : 'Sign in'}
-      </Button>
+      <Trouble sending={sending} />
+      <SendButton sending={sending} waiting="Signing in ...">
+        Sign in
+      </SendButton>
       {!recovery && passkeysWork() && (
-        <Button onClick={() => void byPasskey()}>
+        <Button disabled={sending.busy} onClick={() => void byPasskey()}>
           <Fingerprint size={16} /> Use a passkey
         </Button>
       )}
       <Button
         look="bare"
         onClick={() => {
-          setProblem(undefined);
+          sending.clear();
           setStep(recovery ? 'password' : 'recovery');
         }}
       >
@@ -104,10 +97,3 @@ export function SignInForm({ onIn }: SignInFormProps) {
     </form>
   );
 }
-
-/** Why it was not done. */
-export const Trouble = ({ problem }: { readonly problem: string | undefined }) => (
-  <p role="alert" className={problem ? 'text-sm text-loosestrife' : 'hidden'}>
-    {problem}
-  </p>
-);

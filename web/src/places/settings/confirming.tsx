@@ -1,12 +1,12 @@
 import { Fingerprint } from 'lucide-react';
 import { createContext, type ReactNode, useCallback, useContext, useState } from 'react';
 import { api, wantsConfirming } from '../../api/client.ts';
-import { passkeysWork, passkeyTrouble, signWithPasskey } from '../../api/passkeys.ts';
+import { passkeysWork, signWithPasskey } from '../../api/passkeys.ts';
 import { useSessionChanged } from '../../api/session.ts';
 import { Button } from '../../ui/Button.tsx';
 import { FormField } from '../../ui/FormField.tsx';
 import { Modal } from '../../ui/Modal.tsx';
-import { Trouble } from '../session/SignInForm.tsx';
+import { SendButton, Trouble, useSending } from '../session/sending.tsx';
 
 /** Does something; where the server asks first who is there, the maker says so, and it is done then. */
 type Confirmed = <T>(action: () => Promise<T>) => Promise<T>;
@@ -49,20 +49,12 @@ export function Confirming({ children }: { readonly children: ReactNode }) {
 function ConfirmModal({ onDone, onClose }: { readonly onDone: () => void; readonly onClose: () => void }) {
   const changed = useSessionChanged();
   const [password, setPassword] = useState('');
-  const [problem, setProblem] = useState<string | undefined>(undefined);
-  const [busy, setBusy] = useState(false);
-  const by = async (way: () => ReturnType<typeof api.session>) => {
-    setProblem(undefined);
-    setBusy(true);
-    try {
+  const sending = useSending();
+  const by = (way: () => ReturnType<typeof api.session>) =>
+    sending.send(async () => {
       changed(await way());
       onDone();
-    } catch (error) {
-      setProblem(passkeyTrouble(error));
-    } finally {
-      setBusy(false);
-    }
-  };
+    });
   return (
     <Modal
       title="Is it you?"
@@ -85,13 +77,11 @@ function ConfirmModal({ onDone, onClose }: { readonly onDone: () => void; readon
           value={password}
           onChange={(event) => setPassword(event.target.value)}
         />
-        <Trouble problem={problem} />
+        <Trouble sending={sending} />
         <div className="flex flex-wrap gap-2">
-          <Button look="main" type="submit" disabled={busy}>
-            Go on
-          </Button>
+          <SendButton sending={sending}>Go on</SendButton>
           {passkeysWork() && (
-            <Button disabled={busy} onClick={() => void by(signWithPasskey)}>
+            <Button disabled={sending.busy} onClick={() => void by(signWithPasskey)}>
               <Fingerprint size={16} /> Use a passkey
             </Button>
           )}
