@@ -23,9 +23,9 @@ export const plainCode = (typed: string): string =>
     .replaceAll(/[\s\-–—_.]/gu, '')
     .replaceAll(/[OIL]/g, (letter) => MISREAD[letter] ?? letter);
 
-/** A code as it is shown: in groups. */
+/** A code as it is shown: in groups, however it was written. */
 export const shownCode = (code: string): string =>
-  (code.match(new RegExp(`.{1,${GROUP}}`, 'g')) ?? []).join('-');
+  (plainCode(code).match(new RegExp(`.{1,${GROUP}}`, 'g')) ?? []).join('-');
 
 /** A code of random bytes, one character for each. */
 export const codeFrom = (random: Uint8Array): string =>

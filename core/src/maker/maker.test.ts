@@ -92,5 +92,6 @@ describe('codes', () => {
 
   test('stand in groups of five', () => {
     expect(shownCode('ABCDE12345F')).toBe('ABCDE-12345-F');
+    expect(shownCode('abcde-12345')).toBe('ABCDE-12345');
   });
 });

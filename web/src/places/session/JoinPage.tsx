@@ -14,7 +14,7 @@ import { SendButton, Trouble, useSending } from './sending.tsx';
  * and no history.
  */
 function takeCode(): string {
-  const code = decodeURIComponent(window.location.hash.slice(1));
+  const code = window.location.hash.slice(1);
   if (code) window.history.replaceState(window.history.state, '', window.location.pathname);
   return code;
 }
@@ -37,7 +37,7 @@ export function JoinPage() {
   const sending = useSending();
   const { register, handleSubmit, setFocus, formState } = useForm({
     mode: 'onTouched',
-    defaultValues: { code: code && shownCode(code), device: deviceName() },
+    defaultValues: { code: shownCode(code), device: deviceName() },
   });
   useEffect(() => setFocus(code ? 'device' : 'code'), [code, setFocus]);
   const send = handleSubmit(({ code: typed, device }) =>
