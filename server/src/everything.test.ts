@@ -9,7 +9,6 @@ import {
   beginDocument,
   itemFrom,
   type Library,
-  type Lot,
   type MakerFile,
   PROBLEMS,
   type Stash,
@@ -21,6 +20,7 @@ import { documents } from '../../core/src/testing/arbitraries.ts';
 import { takeEverythingIn } from './db/everything.ts';
 import { addDemoBags } from './demo/index.ts';
 import { outboxIn } from './outbox.ts';
+import { testLot } from './testing/lot.ts';
 import { cookieName, maker, type TestMaker, withCookie } from './testing/makers.ts';
 import { testServer } from './testing/server.ts';
 
@@ -31,21 +31,6 @@ afterAll(() => rmSync(folder, { recursive: true, force: true }));
 const takeOut = async (own: TestMaker) => (await own.inject(`${API}/everything`)).json<MakerFile>();
 const takeIn = (own: TestMaker, file: unknown, replace = false) =>
   own.inject({ method: 'POST', url: `${API}/everything`, payload: { file, replace } });
-const lot = (fields: Partial<Lot> = {}): Lot => ({
-  yarn: 'Tollbar Cotton DK',
-  colourName: 'Reed',
-  colour: '#5f8a50',
-  weight: 3,
-  fibre: 'cotton',
-  dyeLot: '7',
-  ball: { grams: 50, metres: 115 },
-  full: 2,
-  parts: [],
-  place: '',
-  note: '',
-  ...fields,
-});
-
 /** What a file says, whatever the ids in it: each is called by the order in which it comes. */
 function withoutIds({ at, name, ...file }: MakerFile): unknown {
   const names = new Map<string, string>();
@@ -188,7 +173,7 @@ describe('everything, as one file', () => {
     const answer = await takeIn(rowan, {
       ...file,
       bags: [one, one],
-      lots: [{ ...row, id: own, lot: lot() }],
+      lots: [{ ...row, id: own, lot: testLot() }],
       allotments: [set(own, bag), set(own, bag), set(bag, own)],
     });
     expect(answer.statusCode).toBe(200);
@@ -230,7 +215,12 @@ describe('everything, as one file', () => {
             changed: at,
             document,
           })),
-          lots: Array.from({ length: lots }, () => ({ id: randomUUID(), version: 2, made: at, lot: lot() })),
+          lots: Array.from({ length: lots }, () => ({
+            id: randomUUID(),
+            version: 2,
+            made: at,
+            lot: testLot(),
+          })),
           allotments: [],
           library: item ? [{ id: randomUUID(), version: 1, made: at, item }] : [],
         };
@@ -267,7 +257,10 @@ describe('an account that is deleted', () => {
     await own({
       method: 'POST',
       url: `${API}/holdings/changes`,
-      payload: { id: randomUUID(), changes: [{ of: 'add', id: randomUUID(), lot: lot({ place: MARK }) }] },
+      payload: {
+        id: randomUUID(),
+        changes: [{ of: 'add', id: randomUUID(), lot: testLot({ place: MARK }) }],
+      },
     });
     await own({ method: 'POST', url: `${API}/account/recovery-codes` });
     await own({ method: 'POST', url: `${API}/account/devices` });

@@ -9,25 +9,14 @@ import {
   type Stash,
 } from '@fennot/core';
 import { describe, expect, test } from 'vitest';
+import { testLot } from './testing/lot.ts';
 import { maker } from './testing/makers.ts';
 import { testServer } from './testing/server.ts';
 
 const server = testServer();
 
-const lot = (fields: Partial<Lot> = {}): Lot => ({
-  yarn: 'Tollbar Cotton DK',
-  colourName: 'Kingfisher',
-  colour: '#17768a',
-  weight: 3,
-  fibre: 'cotton',
-  dyeLot: '12B',
-  ball: { grams: 50, metres: 115 },
-  full: 2,
-  parts: [20],
-  place: '',
-  note: '',
-  ...fields,
-});
+/** One that is begun, too. */
+const lot = (fields: Partial<Lot> = {}) => testLot({ parts: [20], ...fields });
 const change = (changes: readonly HoldingChange[], id: string = randomUUID()) =>
   server.app.inject({ method: 'POST', url: '/api/holdings/changes', payload: { id, changes } });
 const stash = async () => (await server.app.inject('/api/stash')).json<Stash>();

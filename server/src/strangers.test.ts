@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { API, beginDocument, DEFAULT_SETTINGS, itemFrom, type LetIn, type Lot } from '@fennot/core';
+import { API, beginDocument, DEFAULT_SETTINGS, itemFrom, type LetIn } from '@fennot/core';
 import type { FastifyInstance, InjectOptions } from 'fastify';
 import type { Knex } from 'knex';
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest';
@@ -7,6 +7,7 @@ import { buildApp } from './app.ts';
 import { LOOPBACK_ONLY } from './doors/doors.ts';
 import type { AskedRoute } from './plugins/who.ts';
 import { freshDatabase } from './testing/database.ts';
+import { testLot } from './testing/lot.ts';
 import { cookieName, maker, signedIn, type TestMaker, withCookie } from './testing/makers.ts';
 
 /*
@@ -32,19 +33,7 @@ let ids: {
 };
 
 const document = beginDocument({ name: `${MARK} tote` });
-const lot: Lot = {
-  yarn: MARK,
-  colourName: 'Reed',
-  colour: '#5f8a50',
-  weight: 3,
-  fibre: 'cotton',
-  dyeLot: '7',
-  ball: { grams: 50, metres: 115 },
-  full: 2,
-  parts: [],
-  place: MARK,
-  note: '',
-};
+const lot = testLot({ yarn: MARK, place: MARK });
 
 beforeAll(async () => {
   const fresh = await freshDatabase();
