@@ -21,6 +21,8 @@ async function checking(page: Page, colorScheme: (typeof SCHEMES)[number]) {
 
 for (const scheme of SCHEMES) {
   test(`no access violations at the stations, ${scheme}`, async ({ page, open }) => {
+    // Every rule on every stitch of eight drawings: minutes, on a machine that is at other things.
+    test.slow();
     const check = await checking(page, scheme);
     await open('Folder satchel');
     for (const station of STATIONS) {
