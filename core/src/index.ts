@@ -15,6 +15,7 @@ export * from './fit/index.ts';
 export * from './gauge/index.ts';
 export * from './geometry/index.ts';
 export * from './library/index.ts';
+export * from './make/index.ts';
 export * from './maker/index.ts';
 export * from './match/index.ts';
 export * from './money/index.ts';

@@ -3,5 +3,5 @@ export { type Learnt, learnt, type Mute, type Told } from './learn.ts';
 export { begunIn, motifEnds, roundColours, roundYarn } from './round-work.ts';
 export { motifStitches, panelStitches, roundStitches } from './stitches-of.ts';
 export * from './uses.ts';
-export { type Extras, type Joined, USUAL_RIPPING } from './uses-of.ts';
+export { designName, type Extras, type Joined, USUAL_RIPPING } from './uses-of.ts';
 export { type Weighable, weighables, weighingOf, weighingTrouble } from './weighable.ts';

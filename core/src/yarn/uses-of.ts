@@ -106,7 +106,7 @@ function motifs(
 }
 
 /** What a motif of one design is called: by its colourway, where that tells it from all others. */
-function designName({ motifs }: BagDocument, motif: Motif, way: Colourway | undefined): string {
+export function designName({ motifs }: BagDocument, motif: Motif, way: Colourway | undefined): string {
   if (!way || motif.colourways.length === 1) return motif.name;
   const alike = motifs.flatMap(({ colourways }) => colourways.filter(({ name }) => name === way.name));
   return alike.length > 1 ? `${motif.name}, ${way.name}` : way.name;

@@ -1,0 +1,6 @@
+export * from './clock.ts';
+export * from './event.ts';
+export { MEASURED, type Measured } from './measured.ts';
+export * from './record.ts';
+export * from './stand.ts';
+export * from './task.ts';
