@@ -308,6 +308,7 @@ describe('the server', () => {
       '004-summaries',
       '005-holdings',
       '006-accounts',
+      '007-events',
     ]);
     // One killed in the middle of it leaves knex's own lock behind.
     await fresh.db('knex_migrations_lock').update({ is_locked: 1 });

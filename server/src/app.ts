@@ -20,6 +20,7 @@ import { who } from './plugins/who.ts';
 import { accountRoutes } from './routes/account.ts';
 import { bagRoutes } from './routes/bags.ts';
 import { deviceRoutes } from './routes/devices.ts';
+import { eventRoutes } from './routes/events.ts';
 import { everythingRoutes } from './routes/everything.ts';
 import { healthRoutes } from './routes/health.ts';
 import { holdingRoutes } from './routes/holdings.ts';
@@ -89,6 +90,7 @@ const ROUTE_PLUGINS = [
   deviceRoutes,
   everythingRoutes,
   bagRoutes,
+  eventRoutes,
   holdingRoutes,
   settingsRoutes,
   scaleRoutes,

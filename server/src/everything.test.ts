@@ -7,6 +7,7 @@ import {
   API,
   type BagDocument,
   beginDocument,
+  type EventPage,
   itemFrom,
   type Library,
   type MakerFile,
@@ -17,6 +18,7 @@ import fc from 'fast-check';
 import { afterAll, describe, expect, test } from 'vitest';
 import { postgresBin } from '../../command/cluster.ts';
 import { documents } from '../../core/src/testing/arbitraries.ts';
+import { TestDevice } from '../../core/src/testing/making.ts';
 import { takeEverythingIn } from './db/everything.ts';
 import { addDemoBags } from './demo/index.ts';
 import { outboxIn } from './outbox.ts';
@@ -96,6 +98,28 @@ describe('everything, as one file', () => {
     expect((await takeOut(sedge)).bags).toHaveLength(1);
   });
 
+  test('what was done on a bag goes along; a file that knows of no events is taken in, too', async () => {
+    const rowan = await maker(server.app, 'Rowan', { owner: server.owner });
+    const bag = randomUUID();
+    const payload = { id: bag, document: beginDocument({ name: 'Bag' }) };
+    await rowan.inject({ method: 'POST', url: `${API}/bags`, payload });
+    const phone = new TestDevice(1);
+    for (const many of [3, 4, 5]) phone.does({ of: 'hidden', many }, Date.now());
+    const { events } = phone;
+    await rowan.inject({ method: 'POST', url: `${API}/bags/${bag}/events`, payload: { events } });
+    const file = await takeOut(rowan);
+    const sedge = await maker(server.app, 'Sedge');
+    await takeIn(sedge, file);
+    await takeIn(sedge, file);
+    const [theirs] = (await takeOut(sedge)).bags;
+    const read = (await sedge.inject(`${API}/bags/${theirs?.id}/events`)).json<EventPage>();
+    expect(read.events).toEqual(events);
+    const { events: _, ...older } = file;
+    const nettle = await maker(server.app, 'Nettle');
+    expect((await takeIn(nettle, { ...older, version: 1 })).json()).toMatchObject({ bags: 1, left: 0 });
+    expect((await takeIn(nettle, { ...file, version: 3 })).json().detail).toContain('newer Fennot');
+  });
+
   test('goes into an empty account only, unless what is there is to go first', async () => {
     const rowan = await maker(server.app, 'Rowan', { owner: server.owner });
     const put = (own: TestMaker, name: string) =>
@@ -122,7 +146,7 @@ describe('everything, as one file', () => {
     [{}, 'This is no file of everything a maker has.'],
     ['text', 'This is no file'],
     [{ format: 'fennot.bag', version: 1 }, 'This is no file of everything a maker has.'],
-    [{ format: 'fennot.maker', version: 2 }, 'written by a newer Fennot'],
+    [{ format: 'fennot.maker', version: 3 }, 'written by a newer Fennot'],
   ])('what is no such file is refused: %j', async (file, says) => {
     const rowan = await maker(server.app, 'Rowan', { owner: server.owner });
     const answer = await takeIn(rowan, file);
@@ -204,7 +228,7 @@ describe('everything, as one file', () => {
         );
         const file: MakerFile = {
           format: 'fennot.maker',
-          version: 1,
+          version: 2,
           at,
           name: '',
           settings: { terms: 'us', system: 'cm', theme: 'device', hand: 'right', currency: 'EUR' },
@@ -215,6 +239,7 @@ describe('everything, as one file', () => {
             changed: at,
             document,
           })),
+          events: [],
           lots: Array.from({ length: lots }, () => ({
             id: randomUUID(),
             version: 2,
@@ -252,6 +277,11 @@ describe('an account that is deleted', () => {
       method: 'POST',
       url: `${API}/bags`,
       payload: { id: bag, document: beginDocument({ name: MARK }) },
+    });
+    await own({
+      method: 'POST',
+      url: `${API}/bags/${bag}/events`,
+      payload: { events: [new TestDevice(1).does({ of: 'noted', text: MARK }, Date.now())] },
     });
     await own({ method: 'DELETE', url: `${API}/bags/${bag}` });
     await own({

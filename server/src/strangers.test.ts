@@ -3,6 +3,7 @@ import { API, beginDocument, DEFAULT_SETTINGS, itemFrom, type LetIn } from '@fen
 import type { FastifyInstance, InjectOptions } from 'fastify';
 import type { Knex } from 'knex';
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from 'vitest';
+import { TestDevice } from '../../core/src/testing/making.ts';
 import { buildApp } from './app.ts';
 import { LOOPBACK_ONLY } from './doors/doors.ts';
 import type { AskedRoute } from './plugins/who.ts';
@@ -55,6 +56,11 @@ beforeAll(async () => {
     payload: { id: randomUUID(), changes },
   });
   expect(kept.statusCode).toBe(200);
+  await rowan.inject({
+    method: 'POST',
+    url: `${API}/bags/${bag}/events`,
+    payload: { events: [new TestDevice(1).does({ of: 'noted', text: MARK }, Date.now())] },
+  });
   const code = await rowan.inject({ method: 'POST', url: `${API}/account/devices` });
   await server.db('passkeys').insert({
     id: 'pass-key-of-rowan',
@@ -166,6 +172,12 @@ const REQUESTS: Readonly<Record<string, () => Omit<InjectOptions, 'method'>>> = 
   }),
   'DELETE /bags/:id': () => ({ url: `/bags/${ids.bag}` }),
   'POST /bags/:id/restore': () => ({ url: `/bags/${ids.bag}/restore`, payload: { basedOn: 1 } }),
+  'GET /bags/:id/events': () => ({ url: `/bags/${ids.bag}/events` }),
+  'POST /bags/:id/events': () => ({
+    url: `/bags/${ids.bag}/events`,
+    payload: { events: [new TestDevice(2).does({ of: 'hidden', many: 1 }, Date.now())] },
+  }),
+  'GET /bags/:id/events/heard': () => ({ url: `/bags/${ids.bag}/events/heard` }),
   'GET /stash': () => ({ url: '/stash' }),
   'GET /library': () => ({ url: '/library' }),
   'POST /holdings/changes': () => ({
@@ -221,6 +233,7 @@ async function rowansRows(): Promise<string> {
     'recovery_codes',
     'passkeys',
     'bags',
+    'events',
     'lots',
     'allotments',
     'library',

@@ -1,5 +1,6 @@
 export * from './account.ts';
 export * from './bags.ts';
+export * from './events.ts';
 export * from './holdings.ts';
 export * from './maker-file.ts';
 export * from './problem.ts';

@@ -8,7 +8,7 @@ const version = z.int().min(1).max(2_147_483_646);
 const NOT_ONE = 'This is no file of everything a maker has.';
 
 /** So much of each kind one file can bring. */
-const MOST = { bags: 20_000, lots: 20_000, allotments: 100_000, library: 2000 } as const;
+const MOST = { bags: 20_000, events: 1_000_000, lots: 20_000, allotments: 100_000, library: 2000 } as const;
 
 /**
  * Everything a maker has, as one file: what `Settings` hands out, and an empty account takes in. What each thing holds is
@@ -17,7 +17,11 @@ const MOST = { bags: 20_000, lots: 20_000, allotments: 100_000, library: 2000 } 
 export const makerFileSchema = z.object(
   {
     format: z.literal('fennot.maker', NOT_ONE),
-    version: z.literal(1, 'This file was written by a newer Fennot. Update Fennot, and take it in then.'),
+    /** 1 had no events. */
+    version: z.literal(
+      [1, 2],
+      'This file was written by a newer Fennot. Update Fennot, and take it in then.',
+    ),
     at: when,
     /** What the maker was called. */
     name: z.string().max(400),
@@ -35,6 +39,11 @@ export const makerFileSchema = z.object(
         }),
       )
       .max(MOST.bags),
+    /** What was done on them, in the order in which it was told. */
+    events: z
+      .array(z.object({ bag: z.uuid(), id: z.uuid(), event: z.unknown() }))
+      .max(MOST.events)
+      .default([]),
     lots: z.array(z.object({ id: z.uuid(), version, made: when, lot: z.unknown() })).max(MOST.lots),
     allotments: z.array(allotmentSchema.extend({ made: when })).max(MOST.allotments),
     library: z.array(z.object({ id: z.uuid(), version, made: when, item: z.unknown() })).max(MOST.library),

@@ -47,6 +47,11 @@ export const PROBLEMS = {
     title: 'Too many items',
     detail: 'That is more than a library can hold: 2000 swatches and motifs at most.',
   },
+  tooManyEvents: {
+    status: 422,
+    title: 'Too many events',
+    detail: 'More has been done on this bag than can be kept: 100,000 steps at most. Nothing was added.',
+  },
   signedOut: {
     status: 401,
     title: 'Signed out',

@@ -23,6 +23,7 @@ import {
   savedSchema,
   storedBagSchema,
 } from './bags.ts';
+import { addEventsSchema, addedEventsSchema, eventPageSchema, eventQuerySchema } from './events.ts';
 import { changedHoldingsSchema, changeHoldingsSchema, librarySchema, stashSchema } from './holdings.ts';
 import { makerFileSchema, takeInSchema, takenInSchema } from './maker-file.ts';
 import {
@@ -113,6 +114,8 @@ export const ROUTES = {
   saveBag: put('maker', '/bags/:id', saveBagSchema, savedSchema),
   deleteBag: drop('maker', '/bags/:id', savedSchema),
   restoreBag: post('maker', '/bags/:id/restore', restoreBagSchema, keptBagSchema),
+  events: { ...get('maker', '/bags/:id/events', eventPageSchema), query: eventQuerySchema },
+  addEvents: post('maker', '/bags/:id/events', addEventsSchema, addedEventsSchema),
   stash: get('maker', '/stash', stashSchema),
   library: get('maker', '/library', librarySchema),
   changeHoldings: post('maker', '/holdings/changes', changeHoldingsSchema, changedHoldingsSchema),

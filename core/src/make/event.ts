@@ -46,37 +46,41 @@ const event = <Of extends string, Shape extends z.ZodRawShape>(of: Of, shape: Sh
 const work = eventIdSchema;
 
 /** Something that was done, once. Events are never changed: what was done in error is undone by another. */
-export const eventSchema = z.discriminatedUnion('of', [
-  /** A piece of work is begun, of so many rows or rounds as the plan had then. */
-  event('begun', { task: taskIdSchema, rows }),
-  /** Its row or round of this number is done, and all before it. */
-  event('row', { work, row: rows.min(1, 'Rows are counted from 1.') }),
-  /** It is ripped back: so many rows are left. */
-  event('ripped', { work, to: rows }),
-  /** It is off the hook, with so many rows or rounds. */
-  event('finished', { work, rows }),
-  /** It comes to nothing: unravelled, given away, lost. */
-  event('left', { work }),
-  /** So many alike were made without being counted row by row. */
-  event('made', { task: taskIdSchema, rows, many }),
-  /** Steps of a task are done, each by its lasting name: seams of a run. */
-  event('stepped', { task: taskIdSchema, steps: z.array(nameSchema).min(1).max(200) }),
-  /** A marker is put in after a row. */
-  event('marked', { work, row: rows }),
-  /** So many ends are hidden. */
-  event('hidden', { many }),
-  /** Something was measured. */
-  event('measured', { what: MEASURED, mm: z.number().min(0.1).max(20_000) }),
-  /** A ball of a yarn was weighed: what is left of all of it. */
-  event('weighed', { yarn: idSchema, grams: gramsSchema.or(z.literal(0)) }),
-  /** Nothing was done from the event before up to now. */
-  event('paused', {}),
-  event('noted', { text: textSchema('A note', LIMITS.note), task: taskIdSchema.optional() }),
-  /** A photo that is kept with the bag, by the id of its file. */
-  event('pictured', { photo: z.uuid(), task: taskIdSchema.optional() }),
-  /** Another event is taken back; one that takes back can be taken back itself. */
-  event('undone', { event: eventIdSchema }),
-]);
+export const eventSchema = z.discriminatedUnion(
+  'of',
+  [
+    /** A piece of work is begun, of so many rows or rounds as the plan had then. */
+    event('begun', { task: taskIdSchema, rows }),
+    /** Its row or round of this number is done, and all before it. */
+    event('row', { work, row: rows.min(1, 'Rows are counted from 1.') }),
+    /** It is ripped back: so many rows are left. */
+    event('ripped', { work, to: rows }),
+    /** It is off the hook, with so many rows or rounds. */
+    event('finished', { work, rows }),
+    /** It comes to nothing: unravelled, given away, lost. */
+    event('left', { work }),
+    /** So many alike were made without being counted row by row. */
+    event('made', { task: taskIdSchema, rows, many }),
+    /** Steps of a task are done, each by its lasting name: seams of a run. */
+    event('stepped', { task: taskIdSchema, steps: z.array(nameSchema).min(1).max(200) }),
+    /** A marker is put in after a row. */
+    event('marked', { work, row: rows }),
+    /** So many ends are hidden. */
+    event('hidden', { many }),
+    /** Something was measured. */
+    event('measured', { what: MEASURED, mm: z.number().min(0.1).max(20_000) }),
+    /** A ball of a yarn was weighed: what is left of all of it. */
+    event('weighed', { yarn: idSchema, grams: gramsSchema.or(z.literal(0)) }),
+    /** Nothing was done from the event before up to now. */
+    event('paused', {}),
+    event('noted', { text: textSchema('A note', LIMITS.note), task: taskIdSchema.optional() }),
+    /** A photo that is kept with the bag, by the id of its file. */
+    event('pictured', { photo: z.uuid(), task: taskIdSchema.optional() }),
+    /** Another event is taken back; one that takes back can be taken back itself. */
+    event('undone', { event: eventIdSchema }),
+  ],
+  { error: 'This is nothing that Fennot knows to be done.' },
+);
 export type MakeEvent = z.infer<typeof eventSchema>;
 export type EventOf<Of extends MakeEvent['of']> = Extract<MakeEvent, { of: Of }>;
 

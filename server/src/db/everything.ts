@@ -30,6 +30,10 @@ export async function everythingOf(db: Knex, owner: string, name: string): Promi
           'document',
           ...['created_at', 'updated_at', 'deleted_at'].map((one) => exact(held, one)),
         );
+      const events = await held('events')
+        .where(mine)
+        .orderBy('seq')
+        .select<MakerFile['events']>({ bag: 'bag_id', id: 'id', event: 'event' });
       const lots = await held('lots')
         .where(mine)
         .orderBy(['made_at', 'id'])
@@ -44,7 +48,7 @@ export async function everythingOf(db: Knex, owner: string, name: string): Promi
         .select('id', 'version', 'item', made);
       return {
         format: 'fennot.maker',
-        version: 1,
+        version: 2,
         at: new Date().toISOString(),
         name,
         settings: await readSettings(held, owner),
@@ -56,6 +60,7 @@ export async function everythingOf(db: Knex, owner: string, name: string): Promi
           ...(deleted_at ? { deleted: deleted_at } : {}),
           document,
         })),
+        events,
         lots: lots.map(({ id, version, made_at, lot }) => ({ id, version, made: made_at, lot })),
         allotments: allotments.map(({ id, lot_id, bag_id, yarn, grams, made_at }) => ({
           id,
@@ -136,6 +141,22 @@ export async function takeEverythingIn(
       'bags',
       bags.map(({ text, ...row }) => ({ ...row, document: text, name: bagName(text) })),
     );
+    const there = async (table: string) => new Set<string>(await held(table).where(mine).pluck('id'));
+    const knownBags = await there('bags');
+    const events = file.events.filter(
+      ({ bag, event }) => knownBags.has(own(bag)) && canBeKept(JSON.stringify(event)),
+    );
+    left += file.events.length - events.length;
+    await insert(
+      held,
+      'events',
+      events.map(({ bag, id, event }) => ({
+        ...mine,
+        bag_id: own(bag),
+        id,
+        event: JSON.stringify(event),
+      })),
+    );
     const lots = await kept(
       file.lots,
       ({ version, made }) => ({ version, made_at: made }),
@@ -156,8 +177,7 @@ export async function takeEverythingIn(
       'library',
       library.map(({ text, ...row }) => ({ ...row, item: text })),
     );
-    const there = async (table: string) => new Set<string>(await held(table).where(mine).pluck('id'));
-    const [knownBags, knownLots] = [await there('bags'), await there('lots')];
+    const knownLots = await there('lots');
     const asked = file.allotments.filter(
       ({ lot, bag }) => knownLots.has(own(lot)) && knownBags.has(own(bag)),
     );

@@ -16,9 +16,9 @@ import { BagLists } from '../db/list.ts';
 import { readSettings } from '../db/owners.ts';
 import { sendProblem } from '../plugins/problems.ts';
 import { ownerOf } from '../plugins/who.ts';
+import { isUuid } from './ids.ts';
 
 const params = z.object({ id: z.string() });
-const isUuid = (id: string) => z.uuid().safeParse(id).success;
 
 const whyDamaged = ({ damaged }: DamagedBag) => damaged.problems[0]?.message ?? PROBLEMS.badBag.detail;
 

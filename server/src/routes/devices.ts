@@ -7,10 +7,10 @@ import { Devices } from '../db/sessions.ts';
 import { sendProblem } from '../plugins/problems.ts';
 import { ownerOf, signedOf } from '../plugins/who.ts';
 import { accountNow } from './account-now.ts';
+import { isUuid } from './ids.ts';
 import { refusals } from './refusals.ts';
 
 const params = z.object({ id: z.string() });
-const isUuid = (id: string) => z.uuid().safeParse(id).success;
 
 /** Devices of an account: let in, named, and signed out from anywhere; and makers who are invited. */
 export const deviceRoutes: FastifyPluginAsyncZod = async (app) => {

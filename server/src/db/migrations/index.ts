@@ -5,6 +5,7 @@ import * as third from './003-audit.ts';
 import * as fourth from './004-summaries.ts';
 import * as fifth from './005-holdings.ts';
 import * as sixth from './006-accounts.ts';
+import * as seventh from './007-events.ts';
 
 interface Migration {
   readonly name: string;
@@ -20,6 +21,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '004-summaries', ...fourth },
   { name: '005-holdings', ...fifth },
   { name: '006-accounts', ...sixth },
+  { name: '007-events', ...seventh },
 ];
 
 /** The names of all migrations this Fennot knows. */
