@@ -2,5 +2,6 @@ export * from './clock.ts';
 export * from './event.ts';
 export { MEASURED, type Measured } from './measured.ts';
 export * from './record.ts';
+export * from './rows.ts';
 export * from './stand.ts';
 export * from './task.ts';

@@ -20,29 +20,36 @@ interface Head {
   readonly caution?: string;
 }
 
+/** So many alike, each worked in rows or rounds. */
+export interface PieceTask extends Head {
+  readonly of: 'pieces';
+  readonly many: number;
+  readonly rows: number;
+  readonly counts: 'rounds' | 'rows';
+  /** Pieces of the bag that are made so. */
+  readonly pieces: readonly string[];
+  /** What all pieces have in common that could take each other's place; of motifs of one design, whatever their rounds. */
+  readonly kin: string;
+}
+
+/** Steps with names, in their order; what is done of them is kept under `under`. */
+export interface StepTask extends Head {
+  readonly of: 'steps';
+  readonly steps: readonly string[];
+  readonly under: string;
+  /** Run of joins, from 1. */
+  readonly run?: number;
+}
+
+/** Ends: so many, after so many others that are hidden. */
+export interface EndTask extends Head {
+  readonly of: 'ends';
+  readonly from: number;
+  readonly many: number;
+}
+
 /** Something to be done beside the hook. */
-export type MakeTask =
-  /** So many alike, each worked in rows or rounds. */
-  | (Head & {
-      readonly of: 'pieces';
-      readonly many: number;
-      readonly rows: number;
-      readonly counts: 'rounds' | 'rows';
-      /** Pieces of the bag that are made so. */
-      readonly pieces: readonly string[];
-      /** What all pieces have in common that could take each other's place; of motifs of one design, whatever their rounds. */
-      readonly kin: string;
-    })
-  /** Steps with names, in their order; what is done of them is kept under `under`. */
-  | (Head & {
-      readonly of: 'steps';
-      readonly steps: readonly string[];
-      readonly under: string;
-      /** Run of joins, from 1. */
-      readonly run?: number;
-    })
-  /** Ends: those from so many hidden ones on. */
-  | (Head & { readonly of: 'ends'; readonly from: number; readonly many: number });
+export type MakeTask = PieceTask | StepTask | EndTask;
 
 /** The step of what is done at one go. */
 export const DONE = 'done';
