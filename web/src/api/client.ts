@@ -4,6 +4,7 @@ import {
   type HoldingChange,
   type KeptBag,
   type ListQuery,
+  type MakeEvent,
   PROBLEMS,
   problemSchema,
   ROUTES,
@@ -113,6 +114,9 @@ export const api = {
     ask(ROUTES.saveBag, { id, body: { save, basedOn, document }, outlive }),
   deleteBag: (id: string) => ask(ROUTES.deleteBag, { id }),
   restoreBag: (id: string, basedOn: number) => ask(ROUTES.restoreBag, { id, body: { basedOn } }),
+  events: (id: string, after: number) => ask(ROUTES.events, { id, query: { after } }),
+  addEvents: (id: string, events: readonly MakeEvent[]) =>
+    ask(ROUTES.addEvents, { id, body: { events: [...events] } }),
   stash: () => ask(ROUTES.stash),
   library: () => ask(ROUTES.library),
   changeHoldings: (id: string, changes: readonly HoldingChange[]) =>

@@ -1,3 +1,4 @@
+import type { MakeEvent } from '@fennot/core';
 import { nanoid } from 'nanoid';
 
 /** What windows of one browser tell each other of a bag, or of what a maker has beside bags. */
@@ -5,6 +6,13 @@ export type Word =
   | { readonly of: 'bag'; readonly bag: string; readonly is: 'saved'; readonly version: number }
   | { readonly of: 'bag'; readonly bag: string; readonly is: 'deleted' | 'restored' }
   | { readonly of: 'holdings'; readonly is: 'changed' }
+  /** What was done on a bag, and is on the disk. */
+  | {
+      readonly of: 'events';
+      readonly maker: string;
+      readonly bag: string;
+      readonly events: readonly MakeEvent[];
+    }
   /** Somebody signed in or out in this browser. */
   | { readonly of: 'session'; readonly is: 'changed' }
   | { readonly of: 'window'; readonly is: 'asked' | 'answers'; readonly window: string };

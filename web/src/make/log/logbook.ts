@@ -150,8 +150,9 @@ export class Logbook {
     return event;
   }
 
-  /** Another window of this device did something: it is on the disk already. */
+  /** Another window of this device did something. It is on the disk already; should that window go, this one sends it. */
   hear(events: readonly MakeEvent[]): void {
+    for (const { id } of events) if (!this.known.has(id)) this.unsent.add(id);
     this.take(events);
   }
 
