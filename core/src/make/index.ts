@@ -3,5 +3,6 @@ export * from './event.ts';
 export { MEASURED, type Measured } from './measured.ts';
 export * from './record.ts';
 export * from './rows.ts';
+export { type RunStep, runSteps } from './run-steps.ts';
 export * from './stand.ts';
 export * from './task.ts';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { inOrder, operationsOf } from '../finish/index.ts';
-import { planned, planOf } from '../plan/index.ts';
+import { leftHanded, planned, planOf } from '../plan/index.ts';
 import { documents, testDocument } from '../testing/arbitraries.ts';
 import { facesAndStrip, panel, squares } from '../testing/built.ts';
 import { histories, TestDevice } from '../testing/making.ts';
@@ -51,6 +51,19 @@ describe('tasks', () => {
         if (!asYouGo) expect(joins.length).toBe(sewn + plan.joins.corners.length);
       }),
       { numRuns: 150 },
+    );
+  });
+
+  test('are called the same for either hand: what is done with one is done for the other', () => {
+    fc.assert(
+      fc.property(documents, (document) => {
+        const made = planned(document);
+        if (!made.ok) return;
+        const names = (own: typeof made.plan) =>
+          tasksOf(own).map((task) => [task.id, task.of === 'steps' ? task.steps : task.many]);
+        expect(names(leftHanded(made.plan))).toEqual(names(made.plan));
+      }),
+      { numRuns: 60 },
     );
   });
 

@@ -240,11 +240,11 @@ function runTask(plan: Plan, run: Run, head: In): MakeTask {
 }
 
 const tucks = ({ joins }: Plan, head: In): MakeTask[] =>
-  joins.corners.map(({ name }) => ({
+  joins.corners.map(({ id, name }) => ({
     ...head,
     of: 'steps',
-    id: `tuck/${name}`,
+    id: `tuck/${id}`,
     title: `Sew across the ${name}`,
-    steps: [`tuck/${name}`],
+    steps: [`tuck/${id}`],
     under: JOINS,
   }));

@@ -43,6 +43,8 @@ export interface JoinPlan {
 
 /** A corner sewn across: its length, and its yarn with a tail at both ends, mm. */
 export interface SewnCorner {
+  /** It lasts, and is the same for either hand. */
+  readonly id: string;
   readonly name: string;
   readonly length: number;
   readonly yarn: number;
@@ -158,7 +160,7 @@ export function planRuns(graph: BagGraph, joining: JoiningGraph, options: JoinOp
   const flatFirst = flatComesFirst(options);
   const { yarnBySeam } = joinMethod(options.how('').method);
   const corners = (graph.tucks ?? []).map(
-    ({ name, length }): SewnCorner => ({ name, length, yarn: length * yarnBySeam + 2 * TAIL }),
+    ({ name, length }): SewnCorner => ({ id: name, name, length, yarn: length * yarnBySeam + 2 * TAIL }),
   );
   const ends = 2 * (runs.filter(({ asYouGo }) => !asYouGo).length + corners.length);
   return { school: options.school, flatFirst, runs, corners, ends };

@@ -198,7 +198,8 @@ export function joinSteps(graph: BagGraph, joining: JoiningGraph, plan: JoinPlan
     return own;
   });
   const last = plan.runs.at(-1)?.number ?? 1;
-  for (const corner of plan.corners) steps.push({ does: 'tuck', run: last, ...corner });
+  for (const { name, length, yarn } of plan.corners)
+    steps.push({ does: 'tuck', run: last, name, length, yarn });
   if (insideOut) steps.push({ does: 'turn-out', run: last });
   return steps;
 }
