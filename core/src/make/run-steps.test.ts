@@ -21,7 +21,7 @@ test('each step of a run has its name, and all that the hands do in the run is i
         for (const { step, does } of own)
           for (const one of does) {
             // The name is that of the seam that is joined; of a part of one it begins so.
-            if (one.does === 'join') expect(step === one.seam || step.startsWith(`${one.seam}~`)).toBe(true);
+            if (one.does === 'join') expect(step === one.seam || step.startsWith(`${one.seam}@`)).toBe(true);
             if (one.does === 'motif') expect(step).toBe(`piece/${one.piece}`);
           }
       }

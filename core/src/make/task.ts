@@ -220,7 +220,10 @@ const isFlat = ({ passes }: Run): boolean => passes.every(({ link }) => link.sea
 
 /** The lasting names of what a run joins: its seams; of one worked in parts, with where the part begins, in thousandths. */
 export const seamStep = ({ link }: Run['passes'][number]): string =>
-  link.part ? `${link.part.of.id}~${Math.round(1000 * link.part.from)}` : link.seam.id;
+  link.part ? `${link.part.of.id}@${Math.round(1000 * link.part.from)}` : link.seam.id;
+
+/** The seam that a step of a run joins, or a part of which it joins. */
+export const seamOfStep = (step: string): string => step.split('@', 1)[0] ?? step;
 
 function runTask(plan: Plan, run: Run, head: In): MakeTask {
   const steps = run.asYouGo

@@ -1,6 +1,7 @@
 import type { BagDocument } from '@fennot/core';
 import { Download, Keyboard, Redo2, Search, Undo2 } from 'lucide-react';
 import type { ReactNode } from 'react';
+import { Link } from 'react-router';
 import { SettingsMenu } from '../frame/SettingsMenu.tsx';
 import { Wordmark } from '../frame/Wordmark.tsx';
 import { useSheets } from '../keys/sheets.ts';
@@ -14,9 +15,14 @@ import { SaveMark } from './SaveMark.tsx';
 export function BagHeader({
   store,
   state,
+  base,
+  at,
 }: {
   readonly store: BagStore;
   readonly state: SaveState<BagDocument>;
+  /** Address of the bag, and which side of it is shown. */
+  readonly base: string;
+  readonly at: Side;
 }) {
   const { name } = useDocument(store);
   const { undo, redo, canUndo, canRedo } = useHistory(store);
@@ -29,13 +35,18 @@ export function BagHeader({
       </span>
       <h1 className="min-w-0 truncate text-lg">{name}</h1>
       <SaveMark state={state} />
+      <Sides base={base} at={at} />
       <div className="ml-auto flex items-center gap-1">
-        <IconButton name="Undo" title="Undo (Ctrl+Z)" disabled={!canUndo} onClick={() => undo()}>
-          <Undo2 size={17} />
-        </IconButton>
-        <IconButton name="Redo" title="Redo (Ctrl+Y)" disabled={!canRedo} onClick={() => redo()}>
-          <Redo2 size={17} />
-        </IconButton>
+        {at === 'plan' && (
+          <>
+            <IconButton name="Undo" title="Undo (Ctrl+Z)" disabled={!canUndo} onClick={() => undo()}>
+              <Undo2 size={17} />
+            </IconButton>
+            <IconButton name="Redo" title="Redo (Ctrl+Y)" disabled={!canRedo} onClick={() => redo()}>
+              <Redo2 size={17} />
+            </IconButton>
+          </>
+        )}
         <Button
           look="bare"
           small
@@ -55,6 +66,29 @@ export function BagHeader({
     </header>
   );
 }
+
+/** Planning a bag, or making it. */
+type Side = 'plan' | 'make';
+const SIDES = [
+  { side: 'plan', name: 'Plan', to: 'build' },
+  { side: 'make', name: 'Make', to: 'make' },
+] as const;
+
+/** The two sides of a bag. */
+const Sides = ({ base, at }: { readonly base: string; readonly at: Side }) => (
+  <nav aria-label="Plan or make" className="flex rounded-sm border border-line p-0.5">
+    {SIDES.map(({ side, name, to }) => (
+      <Link
+        key={side}
+        to={`${base}/${to}`}
+        aria-current={side === at ? 'page' : undefined}
+        className="rounded-[3px] px-2.5 py-1 text-sm font-medium text-soft hover:text-kingfisher aria-[current=page]:bg-kingfisher-pale aria-[current=page]:text-ink"
+      >
+        {name}
+      </Link>
+    ))}
+  </nav>
+);
 
 interface IconButtonProps {
   readonly name: string;

@@ -1,6 +1,7 @@
 import { PROBLEMS } from '@fennot/core';
 import { Navigate, useParams } from 'react-router';
 import { Message } from '../frame/Message.tsx';
+import { MakePage } from '../make/MakePage.tsx';
 import { BagId } from '../open-bag/bag-id.ts';
 import { STATIONS } from '../stations/station.ts';
 import { Button } from '../ui/Button.tsx';
@@ -12,6 +13,7 @@ import { useSession } from './use-session.ts';
 export function BagPage() {
   const { id = '', station } = useParams();
   const { opening, retry } = useSession(id);
+  const make = station === 'make';
   const at = STATIONS.find((one) => one === station);
   switch (opening.is) {
     case 'opening':
@@ -31,10 +33,14 @@ export function BagPage() {
       );
     }
     case 'open':
-      if (!at) return <Navigate to={`/bags/${id}/build`} replace />;
+      if (!at && !make) return <Navigate to={`/bags/${id}/build`} replace />;
       return (
         <BagId value={id}>
-          <OpenBag key={id} session={opening.session} station={at} />
+          {at ? (
+            <OpenBag key={id} session={opening.session} station={at} />
+          ) : (
+            <MakePage key={id} session={opening.session} />
+          )}
         </BagId>
       );
   }

@@ -105,7 +105,7 @@ export function OpenBag({ session, station }: OpenBagProps) {
   const shown = station === 'joins' ? shownStep(plan, player.step) : undefined;
   return (
     <div className="flex h-full min-h-0 flex-col">
-      <BagHeader store={store} state={state} />
+      <BagHeader store={store} state={state} base={base} at="plan" />
       <SaveTrouble state={state} />
       {state.is === 'gone' && <GoneBar busy={create.isPending} onCopy={() => keepCopy(() => {})} />}
       <LeftBehind drafts={left} onDone={session.forget} />

@@ -11,10 +11,12 @@ interface FacetsProps {
   readonly plan: Plan;
   readonly seen: readonly SeenFacet[];
   readonly live: boolean;
+  /** Pieces in full colour; all, unless it is said. */
+  readonly made?: ReadonlySet<string> | undefined;
 }
 
 /** The fabric of every facet from far to near; drawn anew only when plan or view change. */
-export const Facets = memo(function Facets({ plan, seen, live }: FacetsProps) {
+export const Facets = memo(function Facets({ plan, seen, live, made }: FacetsProps) {
   const base = useId();
   const cloths = useCloths(plan);
   const { point } = usePointed.getState();
@@ -37,6 +39,9 @@ export const Facets = memo(function Facets({ plan, seen, live }: FacetsProps) {
             )}
             <g clipPath={whole ? undefined : `url(#${base}c${i})`}>
               <Fabric piece={piece} cloth={cloth} />
+              {made && !made.has(piece.id) && (
+                <polygon points={points(facet.outline)} fill="var(--table)" fillOpacity={0.78} />
+              )}
             </g>
             <polygon
               points={points(facet.outline)}

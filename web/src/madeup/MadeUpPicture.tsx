@@ -29,6 +29,8 @@ interface MadeUpPictureProps {
   readonly className?: string;
   /** Whether straps are drawn; where there is little room the bag itself is wanted. */
   readonly straps?: boolean;
+  /** What is made, where that is not all: other pieces are pale, other seams are not there. */
+  readonly made?: { readonly pieces: ReadonlySet<string>; readonly seams: ReadonlySet<string> } | undefined;
   /** Lights up what is pointed at, and tells what the pointer is over. */
   readonly live?: boolean;
   /** The joining as far as it is played. */
@@ -53,6 +55,7 @@ export function MadeUpPicture({
   label,
   className,
   straps = true,
+  made,
   live,
   work,
   twins,
@@ -92,7 +95,7 @@ export function MadeUpPicture({
       />
       <g transform="scale(1 -1)">
         <TrimLayer plan={plan} view={view} side="far" straps={straps} />
-        <Facets plan={plan} seen={seen} live={live === true} />
+        <Facets plan={plan} seen={seen} live={live === true} made={made?.pieces} />
         <TrimLayer plan={plan} view={view} side="near" straps={straps} />
         {live &&
           seen
@@ -112,7 +115,7 @@ export function MadeUpPicture({
               />
             ))}
         <path
-          d={pathOf(seams)}
+          d={pathOf(made ? seams.filter(({ id }) => made.seams.has(id)) : seams)}
           stroke={joinColour ?? '#444444'}
           strokeWidth={2.2}
           strokeDasharray="3.4 2"

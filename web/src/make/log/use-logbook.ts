@@ -8,8 +8,8 @@ export interface Making {
   readonly log: LogState;
   /** Something is done. */
   readonly does: (deed: Deed) => MakeEvent;
-  /** Something is taken back. */
-  readonly undo: (event: string) => void;
+  /** Some of it is taken back, in this order. */
+  readonly undo: (events: readonly MakeEvent[]) => void;
 }
 
 type Opening = { readonly is: 'opening' } | { readonly is: 'open' } | { readonly is: 'failed' };
@@ -42,7 +42,9 @@ export function useLogbook(
         if (!held) throw new Error('Nothing can be done before the log is open.');
         return held.does(deed, plan);
       },
-      undo: (event) => void held?.does({ of: 'undone', event }, plan),
+      undo: (events) => {
+        for (const { id } of events) held?.does({ of: 'undone', event: id }, plan);
+      },
     }),
     [log, held, plan],
   );

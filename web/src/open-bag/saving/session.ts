@@ -28,6 +28,8 @@ const DISK_PATIENCE = 1500;
 export interface Session {
   readonly id: string;
   readonly store: BagStore;
+  /** The version at the server that the state here was made from. */
+  version(): number;
   readonly state: StoreApi<SaveState<BagDocument>>;
   /** What windows that are gone left of this bag and this one could not take up. */
   readonly left: StoreApi<readonly LeftDraft[]>;
@@ -258,6 +260,7 @@ export function openSession(options: SessionOptions): Session {
   return {
     id,
     store,
+    version: () => saver.base.version,
     state,
     left,
     leaving: () => tellSaver({ is: 'leaving' }),
