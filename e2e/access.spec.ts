@@ -108,6 +108,37 @@ for (const scheme of SCHEMES) {
   });
 }
 
+for (const scheme of SCHEMES)
+  test(`no access violations beside the hook, ${scheme}`, async ({ page, open }) => {
+    const check = await checking(page, scheme);
+    const bag = await open('Folder satchel');
+    await page.setViewportSize({ width: 390, height: 844 });
+    await page.goto(`/bags/${bag}/make`);
+    await page.getByRole('heading', { name: 'Under way' }).waitFor();
+    await check('the table');
+    for (const name of [/^Strip/, /^Run 1/, /^Hide the ends of the pieces/, /^Lay everything out/]) {
+      await page.getByRole('link', { name }).first().click();
+      await page.getByRole('button', { name: 'Back one' }).waitFor();
+      await check(`${name}`);
+      await page.getByRole('link', { name: 'To the table' }).click();
+    }
+    await page.getByRole('link', { name: /^Strip/ }).click();
+    await page.getByRole('button', { name: 'Begin' }).click();
+    await page.getByRole('button', { name: 'Row 1 is done' }).click();
+    await check('a row');
+    await page.getByRole('button', { name: 'Rip back ...' }).click();
+    await page.getByRole('dialog').waitFor();
+    await check('ripping');
+    await page.keyboard.press('Escape');
+    // Nothing is cut off sideways, and everything pressed is large enough for a thumb.
+    for (const button of await page.locator('main').getByRole('button').all()) {
+      const box = await button.boundingBox();
+      expect(Math.min(box?.width ?? 0, box?.height ?? 0)).toBeGreaterThanOrEqual(44);
+    }
+    await page.setViewportSize({ width: 360, height: 740 });
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(360);
+  });
+
 test('at 1280 by 800 the plan needs no page scroll; at 360 nothing is cut off sideways', async ({
   page,
   open,

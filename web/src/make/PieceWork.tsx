@@ -108,7 +108,7 @@ function OnTheHook({ plan, task, work, making, others, onOther }: OnTheHookProps
               )}
               {row.marks.map((mark) => (
                 <p key={mark.is} className="border-l-4 border-marigold pl-2 font-medium">
-                  After it: {markText(mark)}
+                  {markText(mark)}
                 </p>
               ))}
             </>

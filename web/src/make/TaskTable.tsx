@@ -24,7 +24,7 @@ export function TaskTable({ plan, stands, joined }: TaskTableProps) {
   return (
     <div className="flex min-h-0 grow flex-col gap-x-6 overflow-y-auto bg-table lg:grid lg:grid-cols-[minmax(0,1fr)_minmax(0,1.1fr)_minmax(0,1fr)] lg:overflow-hidden">
       <div className="flex flex-col gap-5 px-4 py-4 lg:min-h-0 lg:overflow-y-auto lg:pr-0">
-        <Heap title="On the hook" plan={plan} stands={on} none="Nothing yet." />
+        <Heap title="Under way" plan={plan} stands={on} none="Nothing yet." />
         <Heap
           title="Can be begun"
           plan={plan}
@@ -70,7 +70,7 @@ const Heap = ({ title, plan, stands, none, quiet }: HeapProps) => (
   <section aria-label={title}>
     <h2 className={quiet ? 'text-base text-soft' : 'text-xl'}>{title}</h2>
     {stands.length === 0 && none && <p className="mt-1 text-sm text-soft">{none}</p>}
-    <ul className={`mt-2 flex flex-wrap gap-x-3 gap-y-3 ${quiet ? 'opacity-75' : ''}`}>
+    <ul className="mt-2 flex flex-wrap gap-x-3 gap-y-3">
       {stands.map((stand) => (
         <li key={stand.task.id}>
           <TaskLink plan={plan} stand={stand} />

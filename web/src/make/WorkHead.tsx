@@ -26,7 +26,11 @@ export const WorkHead = ({ title, far, back, making }: WorkHeadProps) => (
       <p className="truncate font-head text-base font-semibold">{title}</p>
       {far && <p className="text-xs text-soft">{far}</p>}
     </div>
-    <Button className="min-h-11 shrink-0 whitespace-nowrap" disabled={back.length === 0} onClick={() => making.undo(back)}>
+    <Button
+      className="min-h-11 shrink-0 whitespace-nowrap"
+      disabled={back.length === 0}
+      onClick={() => making.undo(back)}
+    >
       <Undo2 size={16} /> Back one
     </Button>
   </div>

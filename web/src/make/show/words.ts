@@ -1,17 +1,17 @@
 import type { MakeTask, RowMark, Stand, WorkRow } from '@fennot/core';
 
 const MARKS: Record<RowMark['is'], string> = {
-  corner: 'Put in a marker: a corner',
-  quarter: 'Put in a marker: a quarter of the way',
-  half: 'Put in a marker: half way',
-  hole: 'A hole goes here',
-  'middle begins': 'Put in a marker: the part that is sewn on begins',
-  'middle ends': 'Put in a marker: the part that is sewn on ends',
+  corner: 'put in a marker: a corner',
+  quarter: 'put in a marker: a quarter of the way',
+  half: 'put in a marker: half way',
+  hole: 'leave a hole',
+  'middle begins': 'put in a marker: the part that is sewn on begins',
+  'middle ends': 'put in a marker: the part that is sewn on ends',
 };
 
-/** What is put in after a row: `Put in a marker: a corner. It meets Front C1 at loop 14.` */
+/** What is put in after a row: `After it, put in a marker: a corner. It meets Front C1 at loop 14.` */
 export const markText = ({ is, on }: RowMark): string =>
-  `${MARKS[is]}.${on ? ` It meets ${on.piece} at loop ${on.loop}.` : ''}`;
+  `After it, ${MARKS[is]}.${on ? ` It meets ${on.piece} at loop ${on.loop}.` : ''}`;
 
 const counted = (many: number, one: string, more = `${one}s`) => `${many} ${many === 1 ? one : more}`;
 
