@@ -23,7 +23,7 @@ export const WorkHead = ({ title, far, back, making }: WorkHeadProps) => (
       <ArrowLeft size={20} />
     </Link>
     <div className="min-w-0 grow">
-      <p className="truncate font-head text-base font-semibold">{title}</p>
+      <h1 className="truncate text-base">{title}</h1>
       {far && <p className="text-xs text-soft">{far}</p>}
     </div>
     <Button
