@@ -5,5 +5,6 @@ export { MEASURED, type Measured } from './measured.ts';
 export * from './record.ts';
 export * from './rows.ts';
 export { type RunStep, runSteps } from './run-steps.ts';
+export { minutesByDay, minutesOf, PAUSE, type Sitting, sinceRest, sittingsOf } from './sittings.ts';
 export * from './stand.ts';
 export * from './task.ts';
