@@ -223,8 +223,9 @@ describe('settings', () => {
       theme: 'device',
       hand: 'right',
       currency: 'EUR',
+      breaks: 'on',
     });
-    const uk = { terms: 'uk', system: 'in', theme: 'dark', hand: 'left', currency: 'GBP' };
+    const uk = { terms: 'uk', system: 'in', theme: 'dark', hand: 'left', currency: 'GBP', breaks: 'off' };
     await server.app.inject({ method: 'PUT', url: '/api/settings', payload: uk });
     expect((await server.app.inject('/api/settings')).json()).toEqual(uk);
   });
@@ -251,6 +252,7 @@ describe('settings', () => {
       theme: 'device',
       hand: 'right',
       currency: 'EUR',
+      breaks: 'on',
     });
   });
 });

@@ -56,7 +56,7 @@ describe('everything, as one file', () => {
     await rowan.inject({
       method: 'PUT',
       url: `${API}/settings`,
-      payload: { terms: 'uk', system: 'in', theme: 'dark', hand: 'left', currency: 'GBP' },
+      payload: { terms: 'uk', system: 'in', theme: 'dark', hand: 'left', currency: 'GBP', breaks: 'off' },
     });
     const file = await takeOut(rowan);
     expect([file.bags.length, file.bags.filter(({ deleted }) => deleted).length]).toEqual([26, 1]);
@@ -231,7 +231,14 @@ describe('everything, as one file', () => {
           version: 2,
           at,
           name: '',
-          settings: { terms: 'us', system: 'cm', theme: 'device', hand: 'right', currency: 'EUR' },
+          settings: {
+            terms: 'us',
+            system: 'cm',
+            theme: 'device',
+            hand: 'right',
+            currency: 'EUR',
+            breaks: 'on',
+          },
           bags: bags.map((document, i) => ({
             id: randomUUID(),
             version: i + 1,

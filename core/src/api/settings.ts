@@ -11,6 +11,8 @@ export const settingsSchema = z.strictObject({
   hand: z.enum(['right', 'left']),
   /** What money is typed in, unless a bag or a lot says another. */
   currency: currencySchema.default(USUAL_CURRENCY),
+  /** Whether one is reminded, beside the hook, to rest one's hands. */
+  breaks: z.enum(['on', 'off']).default('on'),
 });
 export type Settings = z.infer<typeof settingsSchema>;
 
@@ -20,11 +22,12 @@ export const DEFAULT_SETTINGS: Settings = {
   theme: 'device',
   hand: 'right',
   currency: USUAL_CURRENCY,
+  breaks: 'on',
 };
 
 /** Reads settings as they were kept: one this version does not know, or none yet, falls back to its default. */
 export function settingsFrom(kept: unknown): Settings {
-  const { terms, system, theme, hand, currency } = settingsSchema.shape;
+  const { terms, system, theme, hand, currency, breaks } = settingsSchema.shape;
   return z
     .object({
       terms: terms.catch(DEFAULT_SETTINGS.terms),
@@ -32,6 +35,7 @@ export function settingsFrom(kept: unknown): Settings {
       theme: theme.catch(DEFAULT_SETTINGS.theme),
       hand: hand.catch(DEFAULT_SETTINGS.hand),
       currency: currency.catch(DEFAULT_SETTINGS.currency),
+      breaks: breaks.catch(DEFAULT_SETTINGS.breaks),
     })
     .catch(DEFAULT_SETTINGS)
     .parse(kept);

@@ -39,6 +39,16 @@ export function ReadingFields() {
         ]}
         onChange={(hand) => change({ ...settings, hand })}
       />
+      <span>Rest the hands</span>
+      <Switcher
+        label="Rest the hands"
+        value={settings.breaks}
+        options={[
+          { value: 'on', label: 'Remind me' },
+          { value: 'off', label: 'Do not' },
+        ]}
+        onChange={(breaks) => change({ ...settings, breaks })}
+      />
       <span>Money</span>
       <CurrencyField value={settings.currency} onChange={(currency) => change({ ...settings, currency })} />
       <span>Colours</span>

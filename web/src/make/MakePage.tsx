@@ -7,11 +7,14 @@ import { Message } from '../frame/Message.tsx';
 import type { Session } from '../open-bag/saving/session.ts';
 import { usePlan } from '../open-bag/store.ts';
 import { Boundary } from '../ui/Boundary.tsx';
+import { useAwake } from './awake.ts';
 import { EndWork } from './EndWork.tsx';
 import { LineMark } from './LineMark.tsx';
+import { thisDevice } from './log/logbooks.ts';
 import { useLogbook } from './log/use-logbook.ts';
 import { Misfits } from './Misfits.tsx';
 import { PieceWork } from './PieceWork.tsx';
+import { RestBar } from './RestBar.tsx';
 import { StepWork } from './StepWork.tsx';
 import { TaskTable } from './TaskTable.tsx';
 
@@ -42,6 +45,7 @@ export function MakePage({ session }: { readonly session: Session }) {
         <BagHeader store={store} state={state} base={`/bags/${id}`} at="make" />
       </div>
       <LineMark log={making.log} />
+      <RestBar log={making.log} device={thisDevice()} />
       <main className="flex min-h-0 grow flex-col">
         <Boundary what="This task" of={at}>
           {stand ? (
@@ -71,6 +75,7 @@ interface OneThingProps {
 }
 
 function OneThing({ plan, stand, making }: OneThingProps) {
+  useAwake();
   const { task } = stand;
   switch (task.of) {
     case 'pieces':

@@ -13,6 +13,7 @@ import {
 import { useMemo, useState } from 'react';
 import { useSettings } from '../api/queries.ts';
 import { Button } from '../ui/Button.tsx';
+import { buzz } from './awake.ts';
 import { Counter } from './Counter.tsx';
 import type { Making } from './log/use-logbook.ts';
 import { RipModal } from './RipModal.tsx';
@@ -80,6 +81,9 @@ function OnTheHook({ plan, task, work, making, others, onOther }: OnTheHookProps
   const chain = work.rows === 0 ? chainFor(plan, task) : undefined;
   const done = () => {
     if (row) making.does({ of: 'row', work: work.id, row: row.number });
+    // A marker to put in now; another colour, or the last row, to come.
+    if (row && row.marks.length > 0) buzz(80, 60, 80);
+    else if (next && (next.changes || next.number === task.rows)) buzz(60);
     if (!next) making.does({ of: 'finished', work: work.id, rows: Math.max(task.rows, work.rows) });
   };
   return (

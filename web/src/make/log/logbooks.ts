@@ -9,7 +9,7 @@ import { serverLine } from './server-line.ts';
 
 const DEVICE = 'fennot.device';
 
-/** This browser's own id: made once, and kept where it can be kept. */
+/** Made once, and kept where it can be kept. */
 function deviceOf(): string {
   try {
     const known = localStorage.getItem(DEVICE);
@@ -25,12 +25,17 @@ function deviceOf(): string {
 
 let device: string | undefined;
 
+/** This browser's own id. */
+export function thisDevice(): string {
+  device ??= deviceOf();
+  return device;
+}
+
 const world: World = {
   now: () => Date.now(),
   id: (msecs) => v7({ msecs }),
   get device() {
-    device ??= deviceOf();
-    return device;
+    return thisDevice();
   },
   later: (ms, then) => {
     const timer = setTimeout(then, ms);

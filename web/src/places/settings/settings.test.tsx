@@ -49,7 +49,7 @@ beforeEach(() => {
     'GET /network': () => ({ json: network }),
     'GET /account/outbox': () => ({ json: { messages: [] } }),
     'GET /settings': () => ({
-      json: { terms: 'us', system: 'cm', theme: 'device', hand: 'right', currency: 'EUR' },
+      json: { terms: 'us', system: 'cm', theme: 'device', hand: 'right', currency: 'EUR', breaks: 'on' },
     }),
   };
   vi.stubGlobal(
