@@ -2,6 +2,7 @@ export * from './clock.ts';
 export * from './event.ts';
 export { lastPress } from './last-press.ts';
 export { type LogRead, logCsv, logJson, readLog } from './log-file.ts';
+export { type LogLine, logLines } from './log-lines.ts';
 export { MEASURED, type Measured } from './measured.ts';
 export * from './record.ts';
 export * from './rows.ts';

@@ -10,6 +10,7 @@ import { Boundary } from '../ui/Boundary.tsx';
 import { useAwake } from './awake.ts';
 import { EndWork } from './EndWork.tsx';
 import { LineMark } from './LineMark.tsx';
+import { LogView } from './LogView.tsx';
 import { thisDevice } from './log/logbooks.ts';
 import { useLogbook } from './log/use-logbook.ts';
 import { Misfits } from './Misfits.tsx';
@@ -47,11 +48,13 @@ export function MakePage({ session }: { readonly session: Session }) {
       <LineMark log={making.log} />
       <RestBar log={making.log} device={thisDevice()} />
       <main className="flex min-h-0 grow flex-col">
-        <Boundary what="This task" of={at}>
+        <Boundary what="This page" of={search}>
           {stand ? (
             <div className="mx-auto flex min-h-0 w-full max-w-2xl grow flex-col bg-ground">
               <OneThing plan={plan} stand={stand} making={making} />
             </div>
+          ) : search.has('log') ? (
+            <LogView name={plan.document.name} tasks={stands.map(({ task }) => task)} making={making} />
           ) : (
             <>
               <Misfits misfits={misfits} />

@@ -44,6 +44,12 @@ export function TaskTable({ plan, stands, joined }: TaskTableProps) {
         <p className="text-center text-soft">
           {made.pieces.size} of {plan.graph.pieces.length} pieces made
         </p>
+        <Link
+          to="?log"
+          className="mt-1 grid min-h-11 place-items-center px-3 font-medium text-kingfisher underline"
+        >
+          Log
+        </Link>
       </div>
       <div className="flex flex-col gap-5 px-4 py-4 lg:min-h-0 lg:overflow-y-auto lg:pl-0">
         <Waiting stands={waits} />

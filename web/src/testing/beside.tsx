@@ -44,6 +44,7 @@ function Open({ book, plan, shown }: OpenProps) {
   return shown(plan, {
     log,
     does: (deed) => book.does(deed, 1),
+    takeIn: (events) => book.takeIn(events),
     undo: (events) => {
       for (const { id } of events) book.does({ of: 'undone', event: id }, 1);
     },

@@ -156,6 +156,18 @@ export class Logbook {
     this.take(events);
   }
 
+  /** Events out of a file: what is not known yet is kept and sent as if it had been done here. */
+  takeIn(events: readonly MakeEvent[]): void {
+    for (const event of events)
+      if (!this.known.has(event.id)) {
+        this.unsent.add(event.id);
+        this.unkept.set(event.id, event);
+      }
+    this.take(events);
+    void this.keep();
+    void this.ask();
+  }
+
   /** Sends what there is to send, and reads what there is to read. Called as often as one likes. */
   ask(): Promise<void> {
     if (this.over || this.standing === 'gone') return Promise.resolve();

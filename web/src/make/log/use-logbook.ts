@@ -10,6 +10,8 @@ export interface Making {
   readonly does: (deed: Deed) => MakeEvent;
   /** Some of it is taken back, in this order. */
   readonly undo: (events: readonly MakeEvent[]) => void;
+  /** Events out of a file. */
+  readonly takeIn: (events: readonly MakeEvent[]) => void;
 }
 
 type Opening = { readonly is: 'opening' } | { readonly is: 'open' } | { readonly is: 'failed' };
@@ -45,6 +47,7 @@ export function useLogbook(
       undo: (events) => {
         for (const { id } of events) held?.does({ of: 'undone', event: id }, plan);
       },
+      takeIn: (events) => held?.takeIn(events),
     }),
     [log, held, plan],
   );
