@@ -2,6 +2,7 @@ import { benchArrange } from './arrange.ts';
 import { benchCore, benchFilling, benchSearch } from './core.ts';
 import { benchCounts } from './counts.ts';
 import { benchList } from './list.ts';
+import { benchMake } from './make.ts';
 import { benchPage } from './page.ts';
 import { benchYarn } from './yarn.ts';
 
@@ -9,6 +10,7 @@ import { benchYarn } from './yarn.ts';
 benchCore();
 benchCounts();
 benchYarn();
+benchMake();
 await benchArrange();
 benchSearch();
 benchFilling();

@@ -10,6 +10,8 @@ export const AT_IT = 40 * 60_000;
 const AGAIN = 20 * 60_000;
 /** So long without a press is a rest, ms; a row may take nearly as long. */
 const REST = PAUSE / 2;
+/** Nobody presses more often in a day. */
+const LATELY = 5000;
 /** So often it is looked whether it is time, ms. */
 const LOOK = 30_000;
 
@@ -29,7 +31,8 @@ export function RestBar({ log, device }: RestBarProps) {
     return () => clearInterval(timer);
   }, []);
   if (settings.breaks === 'off') return null;
-  const since = sinceRest(log.events, device, now, REST);
+  // Hours of presses, and no more: a log may have years of them.
+  const since = sinceRest(log.events.slice(-LATELY), device, now, REST);
   if (since < AT_IT || now < quiet) return null;
   return (
     <div

@@ -52,6 +52,35 @@ describe('what is done', () => {
     expect(server.events).toHaveLength(1);
   });
 
+  test('in another window of the same device is sent by it, should this one go', async () => {
+    const shelf = new FakeShelf();
+    const world = new FakeWorld(1);
+    const server = new FakeServer();
+    const here = await opened(server, { shelf, world, luck: { ...LUCKY, lost: () => true } });
+    const there = await opened(server, { shelf, world });
+    const event = here.book.does(HIDE, 1);
+    await here.book.kept();
+    here.book.close();
+    there.book.hear([event]);
+    expect(there.book.getState().record.hidden).toBe(1);
+    await there.book.ask();
+    expect(server.events).toEqual([event]);
+    expect((await shelf.load()).unsent.size).toBe(0);
+  });
+
+  test('out of a file is kept and sent, once', async () => {
+    const { book, server, shelf } = await opened();
+    const mine = book.does(HIDE, 1);
+    const other = (await opened()).book.does(HIDE, 1);
+    const file = [mine, { ...other, id: other.id.replace('8000-', '8001-') }];
+    book.takeIn(file);
+    book.takeIn(file);
+    await settled();
+    expect(book.getState()).toMatchObject({ record: { hidden: 2 }, unsent: 0, unkept: 0 });
+    expect(server.events).toHaveLength(2);
+    expect((await shelf.load()).events).toHaveLength(2);
+  });
+
   test('with a full disk is told, still sent, and put down when there is room', async () => {
     let full = true;
     const { book, server, shelf } = await opened(new FakeServer(), { luck: { ...LUCKY, full: () => full } });

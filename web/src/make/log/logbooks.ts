@@ -113,10 +113,27 @@ function on(target: EventTarget, event: string, then: () => void): () => void {
   return () => target.removeEventListener(event, then);
 }
 
-/** Hears of what other devices did, as long as there is a line: the browser opens it again by itself. */
+/**
+ * Hears of what other devices did, as long as there is a line: the browser opens it again by itself. A page that nobody sees
+ * lets go of its line, for a browser has but a few to one server; seen again, it asks.
+ */
 function hearing(bag: string, then: () => void): () => void {
   if (typeof EventSource === 'undefined') return () => {};
-  const source = new EventSource(`${addressOf(ROUTES.events, bag)}/heard`);
-  source.addEventListener('new', then);
-  return () => source.close();
+  let source: EventSource | undefined;
+  const look = () => {
+    const seen = document.visibilityState === 'visible';
+    if (seen && !source) {
+      source = new EventSource(`${addressOf(ROUTES.events, bag)}/heard`);
+      source.addEventListener('new', then);
+    } else if (!seen) {
+      source?.close();
+      source = undefined;
+    }
+  };
+  look();
+  const stop = on(document, 'visibilitychange', look);
+  return () => {
+    stop();
+    source?.close();
+  };
 }
