@@ -13,12 +13,8 @@ export const MEASURED = z.discriminatedUnion('of', [
     blocked: z.boolean(),
   }),
   /** So many rows of a piece by its rows, or so many stitches of one of them. */
-  z.strictObject({
-    of: z.enum(['rows', 'stitches']),
-    task: z.string().max(200),
-    swatch: idSchema,
-    count,
-  }),
+  z.strictObject({ of: z.literal('rows'), task: z.string().max(200), swatch: idSchema, count }),
+  z.strictObject({ of: z.literal('stitches'), task: z.string().max(200), swatch: idSchema, count }),
   /** Squares joined in a row. */
   z.strictObject({ of: z.literal('joined'), motif: idSchema, rounds: count, motifs: count }),
   /** A tape of the finished bag; again after use, with what was in it. */

@@ -1,18 +1,27 @@
-import { JOINS, type Stand, seamOfStep, standOf, type WorkRecord } from '@fennot/core';
+import {
+  type Check,
+  JOINS,
+  type Stand,
+  seamOfStep,
+  standOf,
+  type WorkRecord,
+  withMeasured,
+} from '@fennot/core';
 import { useMemo } from 'react';
 import { Navigate, useSearchParams } from 'react-router';
+import { toast } from 'sonner';
 import { useStore } from 'zustand';
 import { BagHeader } from '../bag-page/BagHeader.tsx';
 import { Message } from '../frame/Message.tsx';
 import type { Session } from '../open-bag/saving/session.ts';
-import { usePlan } from '../open-bag/store.ts';
+import { type BagStore, usePlan } from '../open-bag/store.ts';
 import { Boundary } from '../ui/Boundary.tsx';
 import { useAwake } from './awake.ts';
 import { EndWork } from './EndWork.tsx';
 import { LineMark } from './LineMark.tsx';
 import { LogView } from './LogView.tsx';
 import { thisDevice } from './log/logbooks.ts';
-import { useLogbook } from './log/use-logbook.ts';
+import { type Making, useLogbook } from './log/use-logbook.ts';
 import { Misfits } from './Misfits.tsx';
 import { PieceWork } from './PieceWork.tsx';
 import { RestBar } from './RestBar.tsx';
@@ -51,7 +60,7 @@ export function MakePage({ session }: { readonly session: Session }) {
         <Boundary what="This page" of={search}>
           {stand ? (
             <div className="mx-auto flex min-h-0 w-full max-w-2xl grow flex-col bg-ground">
-              <OneThing plan={plan} stand={stand} making={making} />
+              <OneThing plan={plan} stand={stand} making={making} store={store} />
             </div>
           ) : search.has('log') ? (
             <LogView name={plan.document.name} tasks={stands.map(({ task }) => task)} making={making} />
@@ -74,15 +83,41 @@ const joinedSeams = ({ steps }: WorkRecord): ReadonlySet<string> =>
 interface OneThingProps {
   readonly plan: ReturnType<typeof usePlan>;
   readonly stand: Stand;
-  readonly making: ReturnType<typeof useLogbook>['making'];
+  readonly making: Making;
+  readonly store: BagStore;
 }
 
-function OneThing({ plan, stand, making }: OneThingProps) {
+function OneThing({ plan, stand, making, store }: OneThingProps) {
   useAwake();
+  /** Into the plan and into the log by one press, and out of both by another. */
+  const measured = (check: Check, mm: number) => {
+    const refused = store.getState().change((document) => withMeasured(document, check.what, mm));
+    if (refused !== undefined) return void toast.error(refused);
+    const event = making.does({ of: 'measured', what: check.what, mm });
+    toast.success('It is in the plan: sizes and tapes rest on it now.', {
+      duration: 10_000,
+      action: {
+        label: 'Undo',
+        onClick: () => {
+          store.temporal.getState().undo();
+          making.undo([event]);
+        },
+      },
+    });
+  };
   const { task } = stand;
   switch (task.of) {
     case 'pieces':
-      return <PieceWork key={task.id} plan={plan} task={task} stand={stand} making={making} />;
+      return (
+        <PieceWork
+          key={task.id}
+          plan={plan}
+          task={task}
+          stand={stand}
+          making={making}
+          onMeasured={measured}
+        />
+      );
     case 'steps':
       return <StepWork key={task.id} plan={plan} task={task} stand={stand} making={making} />;
     case 'ends':

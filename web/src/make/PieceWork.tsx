@@ -1,5 +1,7 @@
 import {
+  type Check,
   chainFor,
+  checksDue,
   lastPress,
   type MakeEvent,
   type PieceTask,
@@ -14,6 +16,7 @@ import { useMemo, useState } from 'react';
 import { useSettings } from '../api/queries.ts';
 import { Button } from '../ui/Button.tsx';
 import { buzz } from './awake.ts';
+import { CheckCard } from './CheckCard.tsx';
 import { Counter } from './Counter.tsx';
 import type { Making } from './log/use-logbook.ts';
 import { RipModal } from './RipModal.tsx';
@@ -27,10 +30,14 @@ interface PieceWorkProps {
   readonly task: PieceTask;
   readonly stand: Stand;
   readonly making: Making;
+  /** Takes a measure into the plan. */
+  readonly onMeasured: (check: Check, mm: number) => void;
 }
 
 /** One piece on the hook, row by row or round by round. */
-export function PieceWork({ plan, task, stand, making }: PieceWorkProps) {
+export function PieceWork({ plan, task, stand, making, onMeasured }: PieceWorkProps) {
+  const [later, setLater] = useState<ReadonlySet<string>>(new Set());
+  const check = checksDue(plan, task, making.log.record).find(({ id }) => !later.has(id));
   const [chosen, setChosen] = useState<string | undefined>(undefined);
   const work = stand.on.find(({ id }) => id === chosen) ?? stand.on[0];
   const mine = (event: MakeEvent) =>
@@ -46,6 +53,15 @@ export function PieceWork({ plan, task, stand, making }: PieceWorkProps) {
         back={back}
         making={making}
       />
+      {check && (
+        <CheckCard
+          key={check.id}
+          plan={plan}
+          check={check}
+          onTake={onMeasured}
+          onLater={() => setLater(new Set([...later, check.id]))}
+        />
+      )}
       {work ? (
         <OnTheHook
           plan={plan}

@@ -11,8 +11,10 @@ import { StepWork } from './StepWork.tsx';
 vi.mock('../drawing/motif-picture.ts', () => ({ motifPicture: () => 'picture' }));
 
 const buzzes: number[][] = [];
+const measured: Array<[string, number]> = [];
 beforeEach(() => {
   buzzes.length = 0;
+  measured.length = 0;
   vi.stubGlobal(
     'navigator',
     Object.assign(window.navigator, { vibrate: (all: number[]) => buzzes.push(all) }),
@@ -23,7 +25,12 @@ const motif = (document = aBag(), settings = {}) =>
   beside(
     document,
     (plan, making) => (
-      <PieceWork plan={plan} making={making} {...taskOf(plan, making.log.record, 'motif/', 'pieces')} />
+      <PieceWork
+        plan={plan}
+        making={making}
+        {...taskOf(plan, making.log.record, 'motif/', 'pieces')}
+        onMeasured={(check, mm) => measured.push([check.id, mm])}
+      />
     ),
     settings,
   );
@@ -116,6 +123,21 @@ describe('a piece on the hook', () => {
     await hands.click(button('Back one'));
     expect(screen.queryByText(/^1 made/)).toBeNull();
   });
+});
+
+test('after the first one it is asked for under the tape: what is expected, what it did, and what follows', async () => {
+  const { hands, plan } = await motif();
+  await hands.click(button('One is made already'));
+  const card = within(screen.getByRole('region', { name: 'Measure it' }));
+  expect(card.getByText(/is expected/)).toBeDefined();
+  const field = card.getByLabelText('It measures');
+  await hands.type(field, '5{Enter}');
+  expect(card.getByRole('status').textContent).toMatch(/% smaller than expected.*bag’s .*less/);
+  await hands.click(card.getByRole('button', { name: 'Take it into the plan' }));
+  expect(measured).toEqual([[expect.stringMatching(/\/1$/), 50]]);
+  await hands.click(card.getByRole('button', { name: 'Not now' }));
+  expect(screen.queryByRole('region', { name: 'Measure it' })).toBeNull();
+  expect(plan.document.motifs[0]?.measured).toEqual([]);
 });
 
 test('ends go one by one or a few at a time, never more than there are', async () => {
