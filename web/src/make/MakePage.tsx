@@ -96,6 +96,8 @@ function OneThing({ plan, stand, making, store }: OneThingProps) {
     const event = making.does({ of: 'measured', what: check.what, mm });
     toast.success('It is in the plan: sizes and tapes rest on it now.', {
       duration: 10_000,
+      // Below lies the counter.
+      position: 'top-center',
       action: {
         label: 'Undo',
         onClick: () => {

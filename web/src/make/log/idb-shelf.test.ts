@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto';
 import type { MakeEvent } from '@fennot/core';
 import { expect, test } from 'vitest';
 import { TestDevice } from '../../../../core/src/testing/making.ts';
-import { IdbShelf } from './idb-shelf.ts';
+import { forgetSent, IdbShelf } from './idb-shelf.ts';
 
 const NOON = Date.UTC(2026, 2, 7, 12);
 const some = (many: number, device = new TestDevice(1)): MakeEvent[] =>
@@ -40,4 +40,16 @@ test('what only a newer Fennot can read stays where it is, and all else is read'
   const strange = { ...first, of: 'danced' } as unknown as MakeEvent;
   await shelf.put([strange, second], true);
   expect((await shelf.load()).events).toEqual([second]);
+});
+
+test('signed out, what the server has is forgotten; what it has not waits for the same maker', async () => {
+  const shelf = new IdbShelf('nettle', 'bag 5');
+  const [first, second] = some(2);
+  if (!first || !second) throw new Error('two were made');
+  await shelf.put([first], false, 3);
+  await shelf.put([second], true);
+  await new IdbShelf('nettles', 'bag 5').put([first], false, 9);
+  await forgetSent('nettle');
+  expect(await shelf.load()).toEqual({ events: [second], unsent: new Set([second.id]), place: 0 });
+  expect((await new IdbShelf('nettles', 'bag 5').load()).place).toBe(9);
 });

@@ -37,6 +37,18 @@ function database(): Promise<IDBPDatabase<Events>> {
   return opened;
 }
 
+/**
+ * Forgets of a maker's logs what the server has: whoever opens this browser next finds nothing of it. What it has not stays, for
+ * the same maker.
+ */
+export async function forgetSent(maker: string): Promise<void> {
+  const work = (await database()).transaction(['events', 'places'], 'readwrite');
+  let row = await work.objectStore('events').openCursor(IDBKeyRange.bound([maker], [maker, []]));
+  for (; row; row = await row.continue()) if (row.value.sent === 1) await row.delete();
+  await work.objectStore('places').delete(IDBKeyRange.bound([maker], [maker, []]));
+  await work.done;
+}
+
 /** What this browser keeps of one bag's events, for one maker: another one who signs in here sees none of it. */
 export class IdbShelf implements Shelf {
   private readonly maker: string;

@@ -2,18 +2,21 @@ import { makerNameSchema, type SessionNow } from '@fennot/core';
 import { useForm } from 'react-hook-form';
 import { toast } from 'sonner';
 import { api } from '../../api/client.ts';
-import { signedIn } from '../../api/maker.ts';
+import { makerNow, signedIn } from '../../api/maker.ts';
 import { useSessionChanged } from '../../api/session.ts';
+import { forgetSent } from '../../make/log/idb-shelf.ts';
 import { Button } from '../../ui/Button.tsx';
 import { FormField } from '../../ui/FormField.tsx';
 import { AccountForm, checked } from '../session/AccountForm.tsx';
 import { SettingsSection } from './SettingsSection.tsx';
 import { toldWhy } from './told.ts';
 
-/** Signs this device out; what is unsaved stays in this browser, for the same maker. */
+/** Signs this device out. What is unsaved or unsent stays in this browser, for the same maker; the rest of their logs goes. */
 export async function signOutHere(changed: (session: SessionNow) => void): Promise<void> {
+  const maker = makerNow();
   try {
     changed(await api.signOut());
+    if (maker) await forgetSent(maker.id).catch(() => undefined);
     window.location.assign('/');
   } catch (error) {
     toldWhy(error);
