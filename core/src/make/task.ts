@@ -54,10 +54,15 @@ export type MakeTask = PieceTask | StepTask | EndTask;
 /** The step of what is done at one go. */
 export const DONE = 'done';
 
-/** Everything there is to do for a bag, in the order of work. */
-export function tasksOf(plan: Plan): MakeTask[] {
-  const operations = inOrder(operationsOf(plan));
-  return operations.flatMap((operation) => tasksIn(plan, operation));
+const known = new WeakMap<Plan, readonly MakeTask[]>();
+
+/** Everything there is to do for a bag, in the order of work: made once for a plan. */
+export function tasksOf(plan: Plan): readonly MakeTask[] {
+  const before = known.get(plan);
+  if (before) return before;
+  const tasks = inOrder(operationsOf(plan)).flatMap((operation) => tasksIn(plan, operation));
+  known.set(plan, tasks);
+  return tasks;
 }
 
 function tasksIn(plan: Plan, operation: Operation): MakeTask[] {

@@ -5,8 +5,8 @@ const waiting = (many: number) => `${many} ${many === 1 ? 'step waits' : 'steps 
 
 /** Said only where it matters: what is done is kept here, and not at the server yet; or not even here. */
 export function LineMark({ log }: { readonly log: LogState }) {
-  const { unkept, unsent, refused, line } = log;
-  if (unkept > 0 && (unsent > 0 || line !== 'even'))
+  const { unkept, full, refused, unsent, line } = log;
+  if (full && unkept > 0)
     return (
       <p role="alert" className="flex items-center gap-2 bg-loosestrife-pale px-4 py-1.5 text-sm">
         <HardDrive size={16} className="shrink-0" />

@@ -19,7 +19,14 @@ describe('what is done', () => {
   test('counts at once, is put on the disk, and sent', async () => {
     const { book, server, shelf } = await opened();
     const event = book.does(HIDE, 3);
-    expect(book.getState()).toMatchObject({ record: { hidden: 1 }, unsent: 1, unkept: 1, line: 'sending' });
+    // Until it is on the disk nothing is wrong yet: nobody is told.
+    expect(book.getState()).toMatchObject({
+      record: { hidden: 1 },
+      unsent: 1,
+      unkept: 1,
+      full: false,
+      line: 'sending',
+    });
     await settled();
     expect(book.getState()).toMatchObject({ unsent: 0, unkept: 0, refused: 0, line: 'even' });
     expect(server.events).toEqual([event]);
@@ -86,12 +93,12 @@ describe('what is done', () => {
     const { book, server, shelf } = await opened(new FakeServer(), { luck: { ...LUCKY, full: () => full } });
     book.does(HIDE, 1);
     await settled();
-    expect(book.getState()).toMatchObject({ unkept: 1, unsent: 0, record: { hidden: 1 } });
+    expect(book.getState()).toMatchObject({ unkept: 1, full: true, unsent: 0, record: { hidden: 1 } });
     expect(server.events).toHaveLength(1);
     full = false;
     book.does(HIDE, 1);
     await settled();
-    expect(book.getState()).toMatchObject({ unkept: 0, unsent: 0 });
+    expect(book.getState()).toMatchObject({ unkept: 0, full: false, unsent: 0 });
     expect((await shelf.load()).unsent.size).toBe(0);
     expect((await shelf.load()).events).toHaveLength(2);
   });

@@ -76,8 +76,9 @@ export interface LogState {
   readonly events: readonly MakeEvent[];
   /** Events the server may not have. */
   readonly unsent: number;
-  /** Events that are on no disk yet: the device has no room. */
+  /** Events that are on no disk yet; and whether the disk would not take them. */
   readonly unkept: number;
+  readonly full: boolean;
   /** Events that the server will not take; they stay on this device. */
   readonly refused: number;
   readonly line: Standing;
@@ -105,6 +106,7 @@ export class Logbook {
   private sorted: MakeEvent[] = [];
   private record: WorkRecord = NOTHING_DONE;
   private place = 0;
+  private full = false;
   private standing: Standing = 'even';
   private keeping: Promise<void> | undefined;
   private asking: Promise<void> | undefined;
@@ -296,9 +298,11 @@ export class Logbook {
         if (unsent.length > 0) await this.shelf.put(unsent, true);
         if (sent.length > 0) await this.shelf.put(sent, false);
       } catch {
+        this.full = true;
         this.changed();
         return;
       }
+      this.full = false;
       for (const { id } of waiting) this.unkept.delete(id);
       // Sent while they were being put down.
       const since = unsent.flatMap(({ id }) => (this.unsent.has(id) ? [] : [id]));
@@ -338,6 +342,7 @@ export class Logbook {
       events: this.sorted,
       unsent: this.unsent.size - this.refused.size,
       unkept: this.unkept.size,
+      full: this.full,
       refused: this.refused.size,
       line: this.standing,
     };

@@ -67,9 +67,12 @@ export function holdLogbook(bag: string): {
     open: held.open,
     letGo: () => {
       held.holders--;
-      if (held.holders > 0) return;
-      books.delete(bag);
-      held.stop();
+      // Shown again before all is on the disk, it is the same one: another would not know of it yet.
+      void held.book.kept().then(() => {
+        if (held.holders > 0 || books.get(bag) !== held) return;
+        books.delete(bag);
+        held.stop();
+      });
     },
   };
 }

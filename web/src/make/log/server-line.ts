@@ -11,8 +11,8 @@ function troubleOf(error: unknown): LineTrouble {
 function kindOf({ status, title }: ApiProblem): Trouble {
   if (title === PROBLEMS.signedOut.title) return 'signed out';
   if (title === PROBLEMS.noSuchBag.title) return 'gone';
-  // The request itself is at fault; too many at once, and a server that cannot just now, are none of it.
-  return status === 400 || status === 422 ? 'refused' : 'away';
+  // The request itself is at fault, or too large. Too many requests, and a server that cannot just now, are none of it.
+  return [400, 413, 422].includes(status) ? 'refused' : 'away';
 }
 
 /** The way to this page's server, for the events of one bag. */

@@ -61,6 +61,7 @@ const NONE: LogState = {
   events: [],
   unsent: 0,
   unkept: 0,
+  full: false,
   refused: 0,
   line: 'even',
 };
