@@ -9,5 +9,7 @@ export * from './record.ts';
 export * from './rows.ts';
 export { type RunStep, runSteps } from './run-steps.ts';
 export { minutesByDay, minutesOf, PAUSE, type Sitting, sinceRest, sittingsOf } from './sittings.ts';
+export { aMinute, leftOf, minutesLeft, type Speed, speedsOf, TIMED, type Timed } from './speeds.ts';
 export * from './stand.ts';
 export * from './task.ts';
+export { toilOf, toilUpTo } from './toil.ts';
