@@ -67,7 +67,7 @@ export function MakePage({ session }: { readonly session: Session }) {
           ) : (
             <>
               <Misfits misfits={misfits} />
-              <TaskTable plan={plan} stands={stands} joined={joined} />
+              <TaskTable plan={plan} stands={stands} joined={joined} log={making.log} />
             </>
           )}
         </Boundary>

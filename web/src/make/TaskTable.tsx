@@ -1,22 +1,25 @@
 import { FRONT, groupBy, type MakeTask, type Plan, type Stand, seamOfStep, yarnOf } from '@fennot/core';
 import { Link } from 'react-router';
 import { MadeUpPicture } from '../madeup/MadeUpPicture.tsx';
+import type { LogState } from './log/logbook.ts';
 import { SmallNet } from './show/SmallNet.tsx';
 import { WorkPicture } from './show/WorkPicture.tsx';
 import { farText, sizeText } from './show/words.ts';
+import { TimeLeft } from './TimeLeft.tsx';
 
 interface TaskTableProps {
   readonly plan: Plan;
   readonly stands: readonly Stand[];
   /** Seams that are joined. */
   readonly joined: ReadonlySet<string>;
+  readonly log: Pick<LogState, 'record' | 'events'>;
 }
 
 /** The address of a task within the bag's. */
 export const atTask = ({ id }: Pick<MakeTask, 'id'>): string => `?${new URLSearchParams({ at: id })}`;
 
 /** What is on the hook, what can be begun, what waits and for what; and the bag as far as it is made. */
-export function TaskTable({ plan, stands, joined }: TaskTableProps) {
+export function TaskTable({ plan, stands, joined, log }: TaskTableProps) {
   const of = (...is: readonly Stand['is'][]) => stands.filter((stand) => is.includes(stand.is));
   const [on, ready, waits, done] = [of('under way'), of('can be begun'), of('waits'), of('done', 'settled')];
   const made = { pieces: madePieces(stands), seams: joined };
@@ -44,6 +47,7 @@ export function TaskTable({ plan, stands, joined }: TaskTableProps) {
         <p className="text-center text-soft">
           {made.pieces.size} of {plan.graph.pieces.length} pieces made
         </p>
+        <TimeLeft plan={plan} stands={stands} record={log.record} events={log.events} />
         <Link
           to="?log"
           className="mt-1 grid min-h-11 place-items-center px-3 font-medium text-kingfisher underline"
