@@ -11,5 +11,6 @@ export { type RunStep, runSteps } from './run-steps.ts';
 export { minutesByDay, minutesOf, PAUSE, type Sitting, sinceRest, sittingsOf } from './sittings.ts';
 export { aMinute, leftOf, minutesLeft, type Speed, speedsOf, TIMED, type Timed } from './speeds.ts';
 export * from './stand.ts';
+export { type AlongFace, alongFace } from './strip-end.ts';
 export * from './task.ts';
 export { toilOf, toilUpTo } from './toil.ts';

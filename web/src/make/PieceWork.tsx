@@ -1,4 +1,5 @@
 import {
+  alongFace,
   type Check,
   chainFor,
   checksDue,
@@ -14,7 +15,9 @@ import {
 } from '@fennot/core';
 import { useMemo, useState } from 'react';
 import { useSettings } from '../api/queries.ts';
+import { useBagId } from '../open-bag/bag-id.ts';
 import { Button } from '../ui/Button.tsx';
+import { AlongFaceBar } from './AlongFaceBar.tsx';
 import { buzz } from './awake.ts';
 import { CheckCard } from './CheckCard.tsx';
 import { Counter } from './Counter.tsx';
@@ -94,6 +97,8 @@ function OnTheHook({ plan, task, work, making, others, onOther }: OnTheHookProps
   const row = rows[work.rows];
   const next = rows[work.rows + 1];
   const colour = (id: string) => yarnOf(plan.document, id).colourName;
+  const along = useMemo(() => alongFace(plan, task, work), [plan, task, work]);
+  const base = `/bags/${useBagId() ?? ''}`;
   const chain = work.rows === 0 ? chainFor(plan, task) : undefined;
   const done = () => {
     if (row) making.does({ of: 'row', work: work.id, row: row.number });
@@ -134,6 +139,14 @@ function OnTheHook({ plan, task, work, making, others, onOther }: OnTheHookProps
             </>
           ) : (
             <h2 className="text-2xl">All {task.rows} are worked</h2>
+          )}
+          {along && (
+            <AlongFaceBar
+              along={along}
+              rows={work.rows}
+              base={base}
+              onCorner={() => void making.does({ of: 'marked', work: work.id, row: work.rows })}
+            />
           )}
           <p className="text-sm text-soft">
             {next
