@@ -2,6 +2,7 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { App } from './app/App.tsx';
 import './app/theme.css';
+import { keepApplication } from './offline/register.ts';
 
 // Before anything is drawn; what the maker has chosen takes over once it is known.
 const dark = window.matchMedia('(prefers-color-scheme: dark)').matches;
@@ -14,3 +15,4 @@ createRoot(root).render(
     <App />
   </StrictMode>,
 );
+keepApplication();

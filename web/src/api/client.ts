@@ -102,6 +102,9 @@ async function ask<R extends Route>(
 export const wantsConfirming = (error: unknown): boolean =>
   error instanceof ApiProblem && error.title === PROBLEMS.confirmFirst.title;
 
+/** Whether no answer came. */
+export const isAway = (error: unknown): boolean => error instanceof ApiProblem && error.status === AWAY;
+
 export const isMissing = (error: unknown): boolean =>
   error instanceof ApiProblem && error.status === PROBLEMS.noSuchBag.status;
 

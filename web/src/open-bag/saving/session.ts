@@ -4,6 +4,7 @@ import { createStore, type StoreApi } from 'zustand';
 import { ApiProblem, AWAY, api, isMissing } from '../../api/client.ts';
 import { uuid } from '../../api/uuid.ts';
 import { listen, say, WINDOW, whenGone } from '../../api/windows.ts';
+import { keepBag } from '../../offline/kept-bags.ts';
 import { planFor } from '../plans.ts';
 import { type BagStore, createBagStore, settled } from '../store.ts';
 import { draftKey, dropDraft, keepDraft, keepLeaving, type LeftDraft } from './drafts.ts';
@@ -97,6 +98,14 @@ function failureOf(error: unknown): SaveAnswer<Doc> {
   return { is: again ? 'failed' : 'refused', why: message };
 }
 
+/** What the server has is kept here, too, to be opened without it. */
+function keepHere(
+  id: string,
+  { version, document }: { readonly version: number; readonly document: Doc },
+): void {
+  void keepBag(id, version, document).catch(() => undefined);
+}
+
 export function openSession(options: SessionOptions): Session {
   const { id, current, tell, onSaved, onOver } = options;
   const tools = () => ({ now: Date.now(), equal, freshId: uuid });
@@ -125,7 +134,9 @@ export function openSession(options: SessionOptions): Session {
   const watching = new AbortController();
 
   const put = (next: Step<Doc>) => {
+    const kept = saver.base;
     saver = next.saver;
+    if (saver.base !== kept) keepHere(id, saver.base);
     for (const effect of next.effects) act(effect);
     const shown = saveState(saver, equal);
     if (!dequal(shown, state.getState())) state.setState(shown, true);

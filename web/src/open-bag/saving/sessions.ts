@@ -1,7 +1,8 @@
 import { type DamagedBag, isDamaged, type StoredBag } from '@fennot/core';
-import { api, isMissing } from '../../api/client.ts';
+import { api, isAway, isMissing } from '../../api/client.ts';
 import { onSignedIn } from '../../api/maker.ts';
 import { isAlive } from '../../api/windows.ts';
+import { dropBag, keepBag, keptBag } from '../../offline/kept-bags.ts';
 import { planFor } from '../plans.ts';
 import { allDrafts, type LeftDraft } from './drafts.ts';
 import { openSession, type Session } from './session.ts';
@@ -40,6 +41,23 @@ const unusable = (bag: StoredBag | DamagedBag): Opened | undefined => {
     : { is: 'unusable', name: bag.document.name, why: answer.problem, raw: bag.document };
 };
 
+/** A bag as the server has it; as this browser last had it, where the server does not answer. Nothing where it is gone. */
+async function fetched(id: string): Promise<StoredBag | DamagedBag | undefined> {
+  try {
+    const bag = await api.bag(id);
+    if (!isDamaged(bag)) void keepBag(id, bag.version, bag.document).catch(() => undefined);
+    return bag;
+  } catch (error) {
+    if (isMissing(error)) {
+      void dropBag(id).catch(() => undefined);
+      return undefined;
+    }
+    const kept = isAway(error) ? await keptBag(id).catch(() => undefined) : undefined;
+    if (kept) return kept;
+    throw error;
+  }
+}
+
 /**
  * Opens a bag in this window, with whatever windows that are gone left unsaved of it. A bag that was deleted meanwhile
  * is opened from its draft, so that the work in it can be kept.
@@ -52,13 +70,7 @@ export async function acquire(id: string, { tell, onSaved }: OpenOptions): Promi
     void known.look();
     return { is: 'open', session: known };
   }
-  const [{ dead, alive }, bag] = await Promise.all([
-    draftsOf(id),
-    api.bag(id).catch((error: unknown) => {
-      if (isMissing(error)) return undefined;
-      throw error;
-    }),
-  ]);
+  const [{ dead, alive }, bag] = await Promise.all([draftsOf(id), fetched(id)]);
   // Two openings at once come to the same session.
   const meanwhile = sessions.get(id);
   if (meanwhile) {

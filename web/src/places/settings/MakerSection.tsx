@@ -5,6 +5,7 @@ import { api } from '../../api/client.ts';
 import { makerNow, signedIn } from '../../api/maker.ts';
 import { useSessionChanged } from '../../api/session.ts';
 import { forgetSent } from '../../make/log/idb-shelf.ts';
+import { dropBagsOf } from '../../offline/kept-bags.ts';
 import { Button } from '../../ui/Button.tsx';
 import { FormField } from '../../ui/FormField.tsx';
 import { AccountForm, checked } from '../session/AccountForm.tsx';
@@ -16,7 +17,7 @@ export async function signOutHere(changed: (session: SessionNow) => void): Promi
   const maker = makerNow();
   try {
     changed(await api.signOut());
-    if (maker) await forgetSent(maker.id).catch(() => undefined);
+    if (maker) await Promise.all([forgetSent(maker.id), dropBagsOf(maker.id)]).catch(() => undefined);
     window.location.assign('/');
   } catch (error) {
     toldWhy(error);

@@ -1,0 +1,69 @@
+import { type BagDocument, readDocument } from '@fennot/core';
+import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
+import { makerNow } from '../api/maker.ts';
+
+interface KeptBag {
+  readonly maker: string;
+  readonly bag: string;
+  /** The version at the server that the document is. */
+  readonly version: number;
+  /** As it was read; it is checked again when it is taken up. */
+  readonly document: unknown;
+  readonly at: number;
+}
+
+interface Bags extends DBSchema {
+  bags: { key: [maker: string, bag: string]; value: KeptBag };
+}
+
+let opened: Promise<IDBPDatabase<Bags>> | undefined;
+
+function database(): Promise<IDBPDatabase<Bags>> {
+  opened ??= openDB<Bags>('fennot-bags', 1, {
+    upgrade: (db) => void db.createObjectStore('bags', { keyPath: ['maker', 'bag'] }),
+    terminated: () => {
+      opened = undefined;
+    },
+  }).catch((error: unknown) => {
+    opened = undefined;
+    throw error;
+  });
+  return opened;
+}
+
+const maker = () => makerNow()?.id ?? '';
+
+/** Keeps a bag as the server has it, so that it opens without a connection. Without room it does not. */
+export async function keepBag(bag: string, version: number, document: BagDocument): Promise<void> {
+  const db = await database();
+  await db.put('bags', { maker: maker(), bag, version, document, at: Date.now() });
+}
+
+/** A bag as this browser last had it of the server; nothing where it never had, or what it has cannot be read. */
+export async function keptBag(
+  bag: string,
+): Promise<
+  | {
+      readonly id: string;
+      readonly version: number;
+      readonly updatedAt: string;
+      readonly document: BagDocument;
+    }
+  | undefined
+> {
+  const kept = await (await database()).get('bags', [maker(), bag]);
+  const read = kept && readDocument(kept.document);
+  return kept && read?.ok
+    ? { id: bag, version: kept.version, updatedAt: new Date(kept.at).toISOString(), document: read.document }
+    : undefined;
+}
+
+/** Forgets a bag, which is gone. */
+export async function dropBag(bag: string): Promise<void> {
+  await (await database()).delete('bags', [maker(), bag]);
+}
+
+/** Forgets all bags of a maker, who has signed out. */
+export async function dropBagsOf(own: string): Promise<void> {
+  await (await database()).delete('bags', IDBKeyRange.bound([own], [own, []]));
+}
