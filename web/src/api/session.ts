@@ -1,7 +1,7 @@
 import type { SessionNow } from '@fennot/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect } from 'react';
-import { api } from './client.ts';
+import { api, isAway } from './client.ts';
 import { listen, say } from './windows.ts';
 
 const SESSION = ['session'];
@@ -20,6 +20,8 @@ export function useSession() {
     queryKey: SESSION,
     queryFn: api.session,
     staleTime: Infinity,
+    // Where nothing answers, whoever worked here last goes on at once.
+    retry: (failures, error) => failures < 2 && !isAway(error),
     refetchOnWindowFocus: 'always',
   });
 }

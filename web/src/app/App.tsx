@@ -8,7 +8,13 @@ import { BagsPage } from '../places/bags/BagsPage.tsx';
 import { Gate } from '../places/session/Gate.tsx';
 import { Crash } from './Crash.tsx';
 
-const client = new QueryClient({ defaultOptions: { queries: { staleTime: 30_000, retry: 2 } } });
+// A server on this very machine, or in the house, answers without the internet: what a browser calls offline decides nothing.
+const client = new QueryClient({
+  defaultOptions: {
+    queries: { staleTime: 30_000, retry: 2, networkMode: 'always' },
+    mutations: { networkMode: 'always' },
+  },
+});
 
 /** What is shown to whoever is in. */
 const Inside = () => (

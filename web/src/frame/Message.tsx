@@ -18,7 +18,7 @@ export function Message({ title, text, onRetry, children }: MessageProps) {
       <Wordmark />
       <h1 className="text-3xl">{title}</h1>
       {text && <p className="text-soft">{text}</p>}
-      <p className="flex items-center gap-4">
+      <div className="flex flex-wrap items-center gap-4">
         {onRetry && (
           <Button look="main" onClick={onRetry}>
             Try again
@@ -30,7 +30,7 @@ export function Message({ title, text, onRetry, children }: MessageProps) {
             To all bags
           </Link>
         )}
-      </p>
+      </div>
     </main>
   );
 }

@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto';
 import { beginDocument } from '@fennot/core';
 import { afterEach, expect, test } from 'vitest';
 import { workFor } from '../api/maker.ts';
-import { dropBag, dropBagsOf, keepBag, keptBag } from './kept-bags.ts';
+import { allKeptBags, dropBag, dropBagsOf, keepBag, keptBag } from './kept-bags.ts';
 
 const BAG = '7e0c6b52-2f0a-4f6e-9a55-0d8a4b1f5f10';
 const document = beginDocument({ name: 'Bag' });
@@ -27,6 +27,18 @@ test('another maker finds nothing of it; signed out, nothing is left', async () 
   expect(await keptBag(BAG)).toMatchObject({ version: 1 });
   as('rowan');
   expect(await keptBag(BAG)).toBeUndefined();
+});
+
+test('all that are kept are told by name, the last one first', async () => {
+  as('sedge');
+  await keepBag(BAG, 3, document);
+  await new Promise((done) => setTimeout(done, 3));
+  const other = BAG.replace('7e', '8e');
+  await keepBag(other, 1, { ...document, name: 'Other' });
+  expect(await allKeptBags()).toEqual([
+    { id: other, name: 'Other' },
+    { id: BAG, name: 'Bag' },
+  ]);
 });
 
 test('one that is gone is forgotten; one that cannot be read is none', async () => {

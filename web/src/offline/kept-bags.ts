@@ -40,9 +40,7 @@ export async function keepBag(bag: string, version: number, document: BagDocumen
 }
 
 /** A bag as this browser last had it of the server; nothing where it never had, or what it has cannot be read. */
-export async function keptBag(
-  bag: string,
-): Promise<
+export async function keptBag(bag: string): Promise<
   | {
       readonly id: string;
       readonly version: number;
@@ -56,6 +54,24 @@ export async function keptBag(
   return kept && read?.ok
     ? { id: bag, version: kept.version, updatedAt: new Date(kept.at).toISOString(), document: read.document }
     : undefined;
+}
+
+/** A bag that is kept, by name. */
+export interface KeptName {
+  readonly id: string;
+  readonly name: string;
+}
+
+/** All bags that are kept for this maker and can be read, the one opened last first. */
+export async function allKeptBags(): Promise<KeptName[]> {
+  const own = maker();
+  const all = await (await database()).getAll('bags', IDBKeyRange.bound([own], [own, []]));
+  return all
+    .sort((a, b) => b.at - a.at)
+    .flatMap(({ bag, document }) => {
+      const read = readDocument(document);
+      return read.ok ? [{ id: bag, name: read.document.name }] : [];
+    });
 }
 
 /** Forgets a bag, which is gone. */

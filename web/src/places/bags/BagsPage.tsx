@@ -9,6 +9,7 @@ import { LeftBehind } from '../../frame/LeftBehind.tsx';
 import { Message } from '../../frame/Message.tsx';
 import { NothingYet } from '../../frame/NothingYet.tsx';
 import { PlaceHeader } from '../../frame/PlaceHeader.tsx';
+import { KeptBags } from '../../offline/KeptBags.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { FileButton } from '../../ui/FileButton.tsx';
 import { SearchField } from '../../ui/SearchField.tsx';
@@ -73,7 +74,9 @@ export function BagsPage() {
         title="The bags cannot be fetched just now"
         text={error.message}
         onRetry={() => void refetch()}
-      />
+      >
+        <KeptBags />
+      </Message>
     );
   return (
     <div className="min-h-full">

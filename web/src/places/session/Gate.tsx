@@ -1,8 +1,10 @@
 import type { SessionNow } from '@fennot/core';
 import { type ReactNode, useCallback, useEffect, useRef, useState } from 'react';
+import { isAway } from '../../api/client.ts';
 import { type Maker, makerOf, onSignedOut, signedIn, workFor } from '../../api/maker.ts';
 import { useSession, useSessionChanged } from '../../api/session.ts';
 import { Message } from '../../frame/Message.tsx';
+import { dropMaker, keepMaker, keptMaker } from '../../offline/kept-maker.ts';
 import { Modal } from '../../ui/Modal.tsx';
 import { AccountForm } from './AccountForm.tsx';
 import { Doorstep } from './Doorstep.tsx';
@@ -20,10 +22,17 @@ export function Gate({ children }: { readonly children: ReactNode }) {
   const [out, setOut] = useState(false);
 
   const now = session && makerOf(session);
-  if (now && !whose.current) {
-    whose.current = now;
-    workFor(now);
+  // Without an answer it opens for whoever worked here last: what is on this device is theirs.
+  const last = !session && isAway(error) ? keptMaker() : undefined;
+  const maker = now ?? last;
+  if (maker && !whose.current) {
+    whose.current = maker;
+    workFor(maker);
   }
+  useEffect(() => {
+    if (now) keepMaker(now);
+    else if (session) dropMaker();
+  }, [now, session]);
   const mine = whose.current;
   const left = mine !== undefined && session !== undefined && now?.id !== mine.id;
 
@@ -44,7 +53,7 @@ export function Gate({ children }: { readonly children: ReactNode }) {
     if (out && session && makerOf(session)?.id === mine?.id) void refetch();
   }, [out, session, mine, refetch]);
 
-  if (!session)
+  if (!session && !mine)
     return error ? (
       <Message
         title="Fennot cannot be reached just now"
@@ -54,7 +63,7 @@ export function Gate({ children }: { readonly children: ReactNode }) {
     ) : (
       <Message title="Opening ..." />
     );
-  if (!mine) return <Door session={session} onIn={onIn} />;
+  if (!mine) return session ? <Door session={session} onIn={onIn} /> : null;
   return (
     <>
       {children}
