@@ -142,3 +142,42 @@ test('a plan that changes under the hook tells what does not fit, and drops noth
   await page.getByRole('link', { name: 'Make', exact: true }).tap();
   await expect(page.getByText('1 of 20 pieces made')).toBeVisible();
 });
+
+test('once a bag was opened here, it opens without the server, goes on, and sends it all when there is one again', async ({
+  page,
+  serverWith,
+}) => {
+  const server = await serverWith();
+  await page.goto(server.url);
+  await page
+    .getByRole('link', { name: /Folder satchel/ })
+    .first()
+    .tap();
+  await page.getByRole('link', { name: 'Make', exact: true }).tap();
+  await task(page, 'Flap').tap();
+  await counter(page).tap();
+  // Everything the application is built of is kept by then.
+  await page.evaluate(async () => (await navigator.serviceWorker.ready).active?.state);
+  await expect
+    .poll(() => page.evaluate(() => navigator.serviceWorker.controller?.state), { timeout: 60_000 })
+    .toBe('activated');
+  await server.kill();
+  await page.reload();
+  await expect(page.getByRole('heading', { name: /Row 1/ })).toBeVisible();
+  for (let row = 1; row <= 3; row++) await counter(page).tap();
+  await expect(page.getByRole('status')).toContainText('No connection');
+  // The list says that it cannot be had, and what can.
+  await page.goto(server.url);
+  await page
+    .getByRole('region', { name: 'Opened here before' })
+    .getByRole('link', { name: 'Folder satchel' })
+    .tap();
+  await task(page, 'Flap').tap();
+  await expect(page.getByRole('heading', { name: /Row 4/ })).toBeVisible();
+  await server.start();
+  await page.evaluate(() => window.dispatchEvent(new Event('focus')));
+  await expect(page.getByText(/No connection/)).toHaveCount(0);
+  const { bags } = await (await fetch(`${server.url}/api/bags?search=Folder`)).json();
+  const { events } = await (await fetch(`${server.url}/api/bags/${bags[0].id}/events`)).json();
+  expect(events).toHaveLength(4);
+});
