@@ -1,7 +1,7 @@
 /*
  * The order of events. Devices have clocks that may be an hour wrong, and know nothing of each other for days; what matters is
  * that whatever was done knowing of something comes after it. So each device goes on from the latest it has seen (a hybrid
- * logical clock: Kulkarni et al. 2014), and writes that time into its ids, which sort by it.
+ * logical clock), and writes that time into its ids, which sort by it.
  */
 
 /** The moment within an id of version 7, ms. */

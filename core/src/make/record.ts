@@ -49,7 +49,7 @@ export interface WorkRecord {
 interface Draft {
   works: Map<string, Work>;
   made: MadeAtOnce[];
-  steps: Map<string, Map<string, number>>;
+  steps: Map<string, ReadonlyMap<string, number>>;
   hidden: number;
   measured: EventOf<'measured'>[];
   weighed: EventOf<'weighed'>[];
@@ -102,12 +102,11 @@ export const inOrderOfDoing = (events: Iterable<MakeEvent>): MakeEvent[] => {
  */
 export function withEvent(record: WorkRecord, event: MakeEvent): WorkRecord | undefined {
   if (event.of === 'undone' || (record.latest !== undefined && event.id <= record.latest)) return undefined;
-  const steps = new Map([...record.steps].map(([task, done]) => [task, new Map(done)]));
   const draft: Draft = {
     ...record,
     works: new Map(record.works),
     made: [...record.made],
-    steps,
+    steps: new Map(record.steps),
     measured: [...record.measured],
     weighed: [...record.weighed],
     noted: [...record.noted],
@@ -163,7 +162,8 @@ function put(draft: Draft, event: Exclude<MakeEvent, { of: 'undone' }>): void {
       return;
     }
     case 'stepped': {
-      const done = draft.steps.get(event.task) ?? new Map<string, number>();
+      // A new one: the record before this event keeps its own.
+      const done = new Map(draft.steps.get(event.task));
       for (const step of event.steps) if (!done.has(step)) done.set(step, event.at);
       draft.steps.set(event.task, done);
       return;

@@ -2,7 +2,7 @@ import { inOrder, type Operation, operationsOf } from '../finish/index.ts';
 import { groupBy } from '../geometry/index.ts';
 import type { Plan } from '../plan/index.ts';
 import type { Work, WorkRecord } from './record.ts';
-import { kinOf, type MakeTask, tasksOf } from './task.ts';
+import { kinOf, type MakeTask, type PieceTask, tasksOf } from './task.ts';
 
 /** How far a task is. */
 export interface Stand {
@@ -21,9 +21,9 @@ export interface Stand {
 /** Something that was made and that the plan, as it is now, has no place for. Nothing of it is dropped. */
 export type Misfit =
   /** Of this design so many were made with other rounds than the plan wants now. */
-  | { readonly is: 'rows'; readonly task: MakeTask; readonly rows: number; readonly many: number }
+  | { readonly is: 'rows'; readonly task: PieceTask; readonly rows: number; readonly many: number }
   /** More were made than are wanted. */
-  | { readonly is: 'too many'; readonly task: MakeTask; readonly many: number }
+  | { readonly is: 'too many'; readonly task: PieceTask; readonly many: number }
   /** The plan wants none of these any more. */
   | { readonly is: 'not wanted'; readonly task: string; readonly rows: number; readonly many: number }
   /** So many steps under a name are of things that are not there any more. */
@@ -144,10 +144,10 @@ function onTheHook(tasks: readonly MakeTask[], { works }: WorkRecord): Map<MakeT
 /** What is left in the pools. */
 function misfitsOf(tasks: readonly MakeTask[], pools: Map<string, Pool>): Misfit[] {
   return [...pools].flatMap(([kin, pool]): Misfit[] => {
-    const wanted = tasks.filter((task) => task.of === 'pieces' && task.kin === kin);
+    const wanted = tasks.filter((task): task is PieceTask => task.of === 'pieces' && task.kin === kin);
     return [...pool].flatMap(([rows, many]): Misfit[] => {
       if (many === 0) return [];
-      const alike = wanted.find((task) => task.of === 'pieces' && task.rows === rows);
+      const alike = wanted.find((task) => task.rows === rows);
       if (alike) return [{ is: 'too many', task: alike, many }];
       const [first] = wanted;
       return first

@@ -22,7 +22,6 @@ export function misfitText(one: Misfit): string {
   switch (one.is) {
     case 'rows': {
       const { task, rows, many } = one;
-      if (task.of !== 'pieces') return '';
       const more = task.rows - rows;
       const word = (n: number) => `${n} ${n === 1 ? task.counts.slice(0, -1) : task.counts}`;
       const cure =

@@ -1,5 +1,6 @@
 import { type BagDocument, readDocument } from '@fennot/core';
-import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
+import type { DBSchema } from 'idb';
+import { browserDatabase } from '../api/browser-database.ts';
 import { makerNow } from '../api/maker.ts';
 
 interface KeptBag {
@@ -16,20 +17,11 @@ interface Bags extends DBSchema {
   bags: { key: [maker: string, bag: string]; value: KeptBag };
 }
 
-let opened: Promise<IDBPDatabase<Bags>> | undefined;
-
-function database(): Promise<IDBPDatabase<Bags>> {
-  opened ??= openDB<Bags>('fennot-bags', 1, {
-    upgrade: (db) => void db.createObjectStore('bags', { keyPath: ['maker', 'bag'] }),
-    terminated: () => {
-      opened = undefined;
-    },
-  }).catch((error: unknown) => {
-    opened = undefined;
-    throw error;
-  });
-  return opened;
-}
+const database = browserDatabase<Bags>({
+  name: 'fennot-bags',
+  version: 1,
+  upgrade: (db) => void db.createObjectStore('bags', { keyPath: ['maker', 'bag'] }),
+});
 
 const maker = () => makerNow()?.id ?? '';
 

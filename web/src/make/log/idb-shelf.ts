@@ -1,6 +1,7 @@
 import { eventSchema, type MakeEvent } from '@fennot/core';
-import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
+import type { DBSchema } from 'idb';
 import { z } from 'zod';
+import { browserDatabase } from '../../api/browser-database.ts';
 import type { Kept, Shelf } from './logbook.ts';
 
 /** Whose, of which bag, and which. */
@@ -14,28 +15,14 @@ interface Events extends DBSchema {
 
 const rowSchema = z.object({ event: eventSchema, sent: z.union([z.literal(0), z.literal(1)]) });
 
-let opened: Promise<IDBPDatabase<Events>> | undefined;
-
-function database(): Promise<IDBPDatabase<Events>> {
-  opened ??= openDB<Events>('fennot-make', 1, {
-    upgrade: (db) => {
-      db.createObjectStore('events', { keyPath: ['maker', 'bag', 'id'] });
-      db.createObjectStore('places', { keyPath: ['maker', 'bag'] });
-    },
-    // Another window has a newer Fennot: it may not wait for this one.
-    blocking: () => {
-      void opened?.then((db) => db.close());
-      opened = undefined;
-    },
-    terminated: () => {
-      opened = undefined;
-    },
-  }).catch((error: unknown) => {
-    opened = undefined;
-    throw error;
-  });
-  return opened;
-}
+const database = browserDatabase<Events>({
+  name: 'fennot-make',
+  version: 1,
+  upgrade: (db) => {
+    db.createObjectStore('events', { keyPath: ['maker', 'bag', 'id'] });
+    db.createObjectStore('places', { keyPath: ['maker', 'bag'] });
+  },
+});
 
 /**
  * Forgets of a maker's logs what the server has: whoever opens this browser next finds nothing of it. What it has not stays, for

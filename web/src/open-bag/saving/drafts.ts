@@ -1,6 +1,7 @@
 import { type BagDocument, type FieldProblem, readDocument, type StoredBag } from '@fennot/core';
-import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
+import type { DBSchema } from 'idb';
 import { z } from 'zod';
+import { browserDatabase } from '../../api/browser-database.ts';
 import { makerNow } from '../../api/maker.ts';
 import type { Draft } from './saver.ts';
 
@@ -46,20 +47,11 @@ const LEAVING = 'fennot.leaving.';
 /** Drafts of the first Fennot, which kept no state that they were made from. */
 const OLD = 'fennot.draft.';
 
-let opened: Promise<IDBPDatabase<Drafts>> | undefined;
-
-function database(): Promise<IDBPDatabase<Drafts>> {
-  opened ??= openDB<Drafts>('fennot', 1, {
-    upgrade: (db) => void db.createObjectStore('drafts', { keyPath: 'key' }),
-    terminated: () => {
-      opened = undefined;
-    },
-  }).catch((error: unknown) => {
-    opened = undefined;
-    throw error;
-  });
-  return opened;
-}
+const database = browserDatabase<Drafts>({
+  name: 'fennot',
+  version: 1,
+  upgrade: (db) => void db.createObjectStore('drafts', { keyPath: 'key' }),
+});
 
 export const draftKey = (bag: string, window: string): string => `${bag}.${window}`;
 
