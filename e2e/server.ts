@@ -53,7 +53,7 @@ export class FennotServer {
     this.child.stdout?.on('data', (text) => {
       this.said += String(text);
     });
-    for (let i = 0; i < 150; i++) {
+    for (let i = 0; i < 600; i++) {
       const well = await fetch(`${this.url}/api/health`).then(
         (answer) => answer.ok,
         () => false,
@@ -137,7 +137,7 @@ export const test = base.extend<Fixtures, { server: FennotServer }>({
       scale.child.kill('SIGKILL');
       await database.drop();
     },
-    { scope: 'worker', timeout: 60_000 },
+    { scope: 'worker', timeout: 240_000 },
   ],
   baseURL: async ({ server }, use) => use(server.url),
   // biome-ignore lint/correctness/noEmptyPattern: Playwright asks for a pattern
