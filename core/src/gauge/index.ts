@@ -1,3 +1,4 @@
+export * from './blocking.ts';
 export * from './estimate.ts';
 export * from './gauge.ts';
 export * from './hook-shift.ts';

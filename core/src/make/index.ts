@@ -1,4 +1,4 @@
-export { type Check, type CheckVerdict, checksDue, checkVerdict, withMeasured } from './checks.ts';
+export * from './checks/index.ts';
 export * from './clock.ts';
 export * from './event.ts';
 export { lastPress } from './last-press.ts';

@@ -22,17 +22,22 @@ interface Seen {
 /** How far blocking another one differs from what it did to those that were blocked, as a share. */
 const BLOCK_ERROR = 0.01;
 
+/** By how much blocking made motifs larger, as a factor: the mean of all that were measured before and after; nothing where none was. */
+export function grownByBlocking(measured: readonly MotifMeasurement[]): number | undefined {
+  const grown = measured.flatMap(({ size, blocked }) => (blocked === undefined ? [] : [blocked / size]));
+  return grown.length === 0 ? undefined : grown.reduce((sum, by) => sum + by, 0) / grown.length;
+}
+
 /**
  * What each measured motif says of a finished one. Once some have been blocked the blocked size counts, and those that
  * have not been are taken to grow as those did. One that was worked with another hook is shifted, and a guess.
  */
 function seenThrough(measured: readonly MotifMeasurement[], hook: number): Seen[] {
-  const blocked = measured.flatMap((one) => (one.blocked === undefined ? [] : [one.blocked / one.size]));
-  const grows = blocked.reduce((sum, by) => sum + by / blocked.length, 0) || 1;
+  const grows = grownByBlocking(measured);
   return measured.map(({ rounds, size, blocked: after, hook: worked }) => {
     const { times, error } = hookShift(worked ?? hook, hook);
-    const seen = (after ?? size * grows) * times;
-    const unblocked = after === undefined && blocked.length > 0 ? BLOCK_ERROR : 0;
+    const seen = (after ?? size * (grows ?? 1)) * times;
+    const unblocked = after === undefined && grows !== undefined ? BLOCK_ERROR : 0;
     return { rounds, size: seen, off: seen * Math.hypot(error, unblocked), guessed: times !== 1 };
   });
 }

@@ -3,6 +3,7 @@ import type { BagDocument, BriefMeasure } from '../document/index.ts';
 import { motifOf, yarnOf } from '../document/look-up.ts';
 import { LIMITS } from '../fields/index.ts';
 import { type SizeVariable, sizeTable, type Tape } from '../fit/index.ts';
+import { blocksBy } from '../gauge/index.ts';
 import { must, NOTHING, whole } from '../geometry/index.ts';
 import { builtBag } from './bag.ts';
 import type { Plan } from './plan.ts';
@@ -24,16 +25,6 @@ export interface Need {
   /** What gets there within the tolerance, and of counts what comes nearest. */
   readonly ways: readonly Way[];
 }
-
-/** How far pieces of a fibre can be blocked without losing their shape again, per cent. */
-const BLOCKS: ReadonlyArray<readonly [RegExp, number]> = [
-  [/acrylic/i, 2],
-  [/jersey/i, 2],
-  [/linen/i, 3],
-  [/wool|alpaca/i, 7],
-];
-const USUALLY_BLOCKS = 4;
-const blocksBy = (fibre: string) => BLOCKS.find(([word]) => word.test(fibre))?.[1] ?? USUALLY_BLOCKS;
 
 /** More edge rounds than this are a wall of their own. */
 const MOST_EDGE = 12;

@@ -1,8 +1,9 @@
 import { describe, expect, test } from 'vitest';
-import { planOf } from '../plan/index.ts';
-import { testDocument } from '../testing/arbitraries.ts';
-import { facesAndStrip, squares } from '../testing/built.ts';
-import { TestDevice } from '../testing/making.ts';
+import { planOf } from '../../plan/index.ts';
+import { testDocument } from '../../testing/arbitraries.ts';
+import { facesAndStrip, squares } from '../../testing/built.ts';
+import { TestDevice } from '../../testing/making.ts';
+import { mm } from '../../units/index.ts';
 import {
   type Check,
   checksDue,
@@ -12,7 +13,7 @@ import {
   recordOf,
   tasksOf,
   withMeasured,
-} from './index.ts';
+} from '../index.ts';
 
 const document = testDocument(facesAndStrip(squares(2, 2), 8));
 const plan = planOf(document);
@@ -66,6 +67,49 @@ describe('what is to be laid under the tape', () => {
     if (half > 13) expect(at(half)).toEqual([half]);
   });
 
+  test('before its last row once more', () => {
+    const phone = new TestDevice(1);
+    const { id: work } = phone.does({ of: 'begun', task: strip.id, rows: strip.rows }, 0);
+    const half = Math.round(strip.rows / 2);
+    const at = (row: number) => {
+      phone.does({ of: 'row', work, row }, row);
+      return checksDue(plan, strip, recordOf(phone.events)).map((check) => check.at);
+    };
+    at(half);
+    phone.does(
+      { of: 'measured', what: { of: 'rows', task: strip.id, swatch: 'dk', count: half }, mm: 90 },
+      half,
+    );
+    expect(at(strip.rows - 2)).toEqual([]);
+    expect(at(strip.rows - 1)).toEqual([strip.rows - 1]);
+  });
+
+  test('what is unravelled is not measured', () => {
+    const phone = new TestDevice(1);
+    const { id: work } = phone.does({ of: 'begun', task: strip.id, rows: strip.rows }, 0);
+    phone.does({ of: 'row', work, row: 12 }, 1);
+    phone.does({ of: 'left', work }, 2);
+    expect(checksDue(plan, strip, recordOf(phone.events))).toEqual([]);
+  });
+
+  test('off the hook it is expected as much smaller as blocking made those that were blocked', () => {
+    const blocked = (size: number | undefined) => {
+      const [first] = document.motifs;
+      if (!first) throw new Error('there is a motif');
+      const measured = [
+        { rounds: motif.rows, size: mm(100), ...(size === undefined ? {} : { blocked: mm(size) }) },
+      ];
+      return planOf({ ...document, motifs: [{ ...first, measured }, ...document.motifs.slice(1)] });
+    };
+    const own = blocked(104);
+    const [due] = checksDue(own, motif, after(made(1)));
+    const side = own.sizes.find(({ what }) => what.of === 'motif');
+    // 100 became 104: what will be 104 is 100 now.
+    expect(due?.expected).toBeCloseTo((side?.value ?? 0) / 1.04, 6);
+    const [plain] = checksDue(blocked(undefined), motif, after(made(1)));
+    expect(due?.expected).toBeCloseTo(plain?.expected ?? 0, 0);
+  });
+
   test('what is expected is what the plan rests on: side of a square, rows by their height', () => {
     const [check] = checksDue(plan, motif, after(made(1)));
     const side = plan.sizes.find(({ what }) => what.of === 'motif');
@@ -102,14 +146,5 @@ describe('what comes of it', () => {
     const width = (one: typeof plan) =>
       one.tapes.find(({ measure }) => measure === 'width')?.finished.value ?? 0;
     expect(width(next)).toBeLessThan(width(plan));
-  });
-
-  test('rows of a panel tell their swatch; fewer of them do not undo what more have said', () => {
-    const swatch = plan.document.swatches[0]?.id ?? '';
-    const rows = (count: number, mm: number) =>
-      withMeasured(document, { of: 'rows', task: strip.id, swatch, count }, mm).swatches[0]?.rows;
-    const { rows: known } = document.swatches[0] ?? {};
-    expect(rows(78, 390)).toEqual({ count: 78, length: 390 });
-    if (known) expect(rows(known.count - 1, 1)).toEqual(known);
   });
 });
