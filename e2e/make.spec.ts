@@ -137,6 +137,49 @@ test('a plan that changes under the hook tells what does not fit, and drops noth
   await expect(page.getByRole('region', { name: 'Does not fit the plan' })).toContainText(
     '1 piece of 4 rounds was made; the plan now wants 5 rounds. Either add 1 round to it',
   );
+  // Put by it fits; taken back it does not again; planned for, the bag is as it was.
+  const misfits = page.getByRole('region', { name: 'Does not fit the plan' });
+  await misfits.getByRole('button', { name: 'Put them by' }).tap();
+  await expect(misfits).toBeHidden();
+  await page.getByRole('button', { name: 'Undo' }).tap();
+  await expect(misfits).toBeVisible();
+  await misfits.getByRole('button', { name: 'Plan with these' }).tap();
+  await expect(misfits).toBeHidden();
+  await expect(page.getByText('1 of 20 pieces made')).toBeVisible();
+});
+
+test('a square that came out small: what could be done is tried on the plan, taken by one press, and taken back by another', async ({
+  page,
+  open,
+  stored,
+}) => {
+  const bag = await open('Folder satchel');
+  await beside(page, bag);
+  await task(page, 'Rust heart').tap();
+  await page.getByRole('button', { name: 'One is made already' }).tap();
+  const card = page.getByRole('region', { name: 'Measure it' });
+  await put(card.getByLabel('It measures'), '8');
+  await expect(card.getByRole('status')).toContainText('% smaller than expected. With it the bag changes');
+  await card.getByRole('radio', { name: /hook for what is still to come/ }).check();
+  await card.getByRole('button', { name: 'Take it into the plan' }).tap();
+  await expect.poll(async () => (await stored(bag)).document.motifs[0]?.measured.at(-1)?.size).toBe(80);
+  const hook = async () => (await stored(bag)).document.swatches[0]?.hook ?? 0;
+  await expect.poll(hook).toBeGreaterThan(5);
+  await page.getByRole('button', { name: 'Undo' }).tap();
+  await expect.poll(hook).toBe(5);
+  expect((await stored(bag)).document.motifs[0]?.measured.at(-1)?.size).not.toBe(80);
+});
+
+test('a plan that is changed back is the plan again', async ({ page, open }) => {
+  const bag = await open('Folder satchel');
+  await beside(page, bag);
+  await task(page, 'Rust heart').tap();
+  await page.getByRole('button', { name: 'One is made already' }).tap();
+  await page.goto(`/bags/${bag}/build`);
+  const rounds = field(page, 'Rounds in each square');
+  await put(rounds, '5');
+  await page.getByRole('link', { name: 'Make', exact: true }).tap();
+  await expect(page.getByRole('region', { name: 'Does not fit the plan' })).toBeVisible();
   await page.goBack();
   await put(rounds, '4');
   await page.getByRole('link', { name: 'Make', exact: true }).tap();

@@ -193,7 +193,9 @@ describe('how the work stands', () => {
     const { stands, misfits } = standOf(plan, done([begun(`${motif.kin}/9`), begun('motif/gone/c1/4')]));
     expect(byTask(stands).get(motif.id)).toMatchObject({ is: 'under way', done: 0 });
     expect(byTask(stands).get(motif.id)?.on).toHaveLength(1);
-    expect(misfits).toEqual([{ is: 'not wanted', task: 'motif/gone/c1/4', rows: 0, many: 1 }]);
+    expect(misfits).toEqual([
+      { is: 'not wanted', task: 'motif/gone/c1/4', rows: 0, many: 1, work: expect.any(String) },
+    ]);
   });
 
   test('seams are known by their names, whichever run they are in: of those that are gone it is told', () => {
@@ -210,7 +212,7 @@ describe('how the work stands', () => {
         0,
       ),
     ).toBe(3);
-    expect(misfits).toEqual([{ is: 'steps gone', under: JOINS, many: 1 }]);
+    expect(misfits).toEqual([{ is: 'steps gone', under: JOINS, gone: ['front/seam that was'], many: 1 }]);
   });
 
   test('ends of the joins begin when those of the pieces are hidden', () => {

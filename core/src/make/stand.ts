@@ -25,9 +25,21 @@ export type Misfit =
   /** More were made than are wanted. */
   | { readonly is: 'too many'; readonly task: PieceTask; readonly many: number }
   /** The plan wants none of these any more. */
-  | { readonly is: 'not wanted'; readonly task: string; readonly rows: number; readonly many: number }
+  | {
+      readonly is: 'not wanted';
+      readonly task: string;
+      readonly rows: number;
+      readonly many: number;
+      /** The one that is on the hook, where it is not finished. */
+      readonly work?: string;
+    }
   /** So many steps under a name are of things that are not there any more. */
-  | { readonly is: 'steps gone'; readonly under: string; readonly many: number };
+  | {
+      readonly is: 'steps gone';
+      readonly under: string;
+      readonly gone: readonly string[];
+      readonly many: number;
+    };
 
 /** Finished pieces of one kin by their rows. */
 type Pool = Map<number, number>;
@@ -55,7 +67,7 @@ export function standingOf(
   const misfits = [
     ...misfitsOf(tasks, pools),
     ...(hooks.get(undefined) ?? []).map(
-      ({ task, rows }): Misfit => ({ is: 'not wanted', task, rows, many: 1 }),
+      ({ id, task, rows }): Misfit => ({ is: 'not wanted', task, rows, many: 1, work: id }),
     ),
     ...goneSteps(tasks, record),
   ];
@@ -163,7 +175,7 @@ function goneSteps(tasks: readonly MakeTask[], { steps }: WorkRecord): Misfit[] 
     if (task.of === 'steps')
       there.set(task.under, new Set([...(there.get(task.under) ?? []), ...task.steps]));
   return [...steps].flatMap(([under, done]): Misfit[] => {
-    const many = [...done.keys()].filter((step) => !there.get(under)?.has(step)).length;
-    return many > 0 ? [{ is: 'steps gone', under, many }] : [];
+    const gone = [...done.keys()].filter((step) => !there.get(under)?.has(step));
+    return gone.length > 0 ? [{ is: 'steps gone', under, gone, many: gone.length }] : [];
   });
 }

@@ -30,8 +30,8 @@ export interface Need {
 const MOST_EDGE = 12;
 
 /** The same construction with every square of one motif and size worked to another number of rounds. */
-function withRounds<T>(value: T, motif: string, rounds: number, next: number): T;
-function withRounds(value: unknown, motif: string, rounds: number, next: number): unknown {
+export function withRounds<T>(value: T, motif: string, rounds: number, next: number): T;
+export function withRounds(value: unknown, motif: string, rounds: number, next: number): unknown {
   if (Array.isArray(value)) return value.map((one: unknown) => withRounds(one, motif, rounds, next));
   if (typeof value !== 'object' || value === null) return value;
   const inner = Object.fromEntries(

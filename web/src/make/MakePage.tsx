@@ -1,15 +1,6 @@
-import {
-  type Check,
-  JOINS,
-  type Stand,
-  seamOfStep,
-  standOf,
-  type WorkRecord,
-  withMeasured,
-} from '@fennot/core';
+import { JOINS, type Stand, seamOfStep, standOf, type WorkRecord } from '@fennot/core';
 import { useMemo } from 'react';
 import { Navigate, useSearchParams } from 'react-router';
-import { toast } from 'sonner';
 import { useStore } from 'zustand';
 import { BagHeader } from '../bag-page/BagHeader.tsx';
 import { Message } from '../frame/Message.tsx';
@@ -17,6 +8,8 @@ import type { Session } from '../open-bag/saving/session.ts';
 import { type BagStore, usePlan } from '../open-bag/store.ts';
 import { Boundary } from '../ui/Boundary.tsx';
 import { useAwake } from './awake.ts';
+import type { Taken } from './checks/CheckCard.tsx';
+import { takeMeasured } from './checks/take-measured.ts';
 import { EndWork } from './EndWork.tsx';
 import { LineMark } from './LineMark.tsx';
 import { LogView } from './LogView.tsx';
@@ -66,7 +59,7 @@ export function MakePage({ session }: { readonly session: Session }) {
             <LogView name={plan.document.name} tasks={stands.map(({ task }) => task)} making={making} />
           ) : (
             <>
-              <Misfits misfits={misfits} />
+              <Misfits misfits={misfits} making={making} store={store} />
               <TaskTable plan={plan} stands={stands} joined={joined} log={making.log} />
             </>
           )}
@@ -89,24 +82,7 @@ interface OneThingProps {
 
 function OneThing({ plan, stand, making, store }: OneThingProps) {
   useAwake();
-  /** Into the plan and into the log by one press, and out of both by another. */
-  const measured = (check: Check, mm: number) => {
-    const refused = store.getState().change((document) => withMeasured(document, check.what, mm));
-    if (refused !== undefined) return void toast.error(refused);
-    const event = making.does({ of: 'measured', what: check.what, mm });
-    toast.success('It is in the plan: sizes and tapes rest on it now.', {
-      duration: 10_000,
-      // Below lies the counter.
-      position: 'top-center',
-      action: {
-        label: 'Undo',
-        onClick: () => {
-          store.temporal.getState().undo();
-          making.undo([event]);
-        },
-      },
-    });
-  };
+  const measured = (taken: Taken) => takeMeasured(store, making, taken);
   const { task } = stand;
   switch (task.of) {
     case 'pieces':
@@ -121,7 +97,9 @@ function OneThing({ plan, stand, making, store }: OneThingProps) {
         />
       );
     case 'steps':
-      return <StepWork key={task.id} plan={plan} task={task} stand={stand} making={making} />;
+      return (
+        <StepWork key={task.id} plan={plan} task={task} stand={stand} making={making} onMeasured={measured} />
+      );
     case 'ends':
       return <EndWork key={task.id} task={task} stand={stand} making={making} />;
   }

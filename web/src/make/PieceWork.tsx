@@ -1,5 +1,4 @@
 import {
-  type Check,
   checksDue,
   kinOf,
   lastPress,
@@ -9,10 +8,12 @@ import {
   type Stand,
 } from '@fennot/core';
 import { useState } from 'react';
-import { CheckCard } from './CheckCard.tsx';
+import type { Taken } from './checks/CheckCard.tsx';
+import { DueChecks } from './checks/DueChecks.tsx';
 import type { Making } from './log/use-logbook.ts';
 import { OffTheHook } from './OffTheHook.tsx';
 import { OnTheHook } from './OnTheHook.tsx';
+import { TwinsBar } from './TwinsBar.tsx';
 import { WorkHead } from './WorkHead.tsx';
 
 interface PieceWorkProps {
@@ -21,13 +22,11 @@ interface PieceWorkProps {
   readonly stand: Stand;
   readonly making: Making;
   /** Takes a measure into the plan. */
-  readonly onMeasured: (check: Check, mm: number) => void;
+  readonly onMeasured: (taken: Taken) => void;
 }
 
 /** One piece on the hook, row by row or round by round. */
 export function PieceWork({ plan, task, stand, making, onMeasured }: PieceWorkProps) {
-  const [later, setLater] = useState<ReadonlySet<string>>(new Set());
-  const check = checksDue(plan, task, making.log.record).find(({ id }) => !later.has(id));
   const [chosen, setChosen] = useState<string | undefined>(undefined);
   const work = stand.on.find(({ id }) => id === chosen) ?? stand.on[0];
   // Whatever rounds it was begun with.
@@ -44,15 +43,13 @@ export function PieceWork({ plan, task, stand, making, onMeasured }: PieceWorkPr
         back={back}
         making={making}
       />
-      {check && (
-        <CheckCard
-          key={check.id}
-          plan={plan}
-          check={check}
-          onTake={onMeasured}
-          onLater={() => setLater(new Set([...later, check.id]))}
-        />
-      )}
+      <DueChecks
+        plan={plan}
+        checks={checksDue(plan, task, making.log.record)}
+        record={making.log.record}
+        onTake={onMeasured}
+      />
+      <TwinsBar plan={plan} task={task} record={making.log.record} />
       {work ? (
         <OnTheHook
           plan={plan}

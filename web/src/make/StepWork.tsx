@@ -7,6 +7,7 @@ import {
   type Stand,
   type StepTask,
   seamOfStep,
+  stepChecks,
   stepText,
   turnedPieces,
   yarnOf,
@@ -14,6 +15,8 @@ import {
 import { useMemo } from 'react';
 import { useSettings } from '../api/queries.ts';
 import { Counter } from './Counter.tsx';
+import type { Taken } from './checks/CheckCard.tsx';
+import { DueChecks } from './checks/DueChecks.tsx';
 import type { Making } from './log/use-logbook.ts';
 import { SmallNet } from './show/SmallNet.tsx';
 import { WorkHead } from './WorkHead.tsx';
@@ -23,10 +26,12 @@ interface StepWorkProps {
   readonly task: StepTask;
   readonly stand: Stand;
   readonly making: Making;
+  /** Takes a measure into the plan. */
+  readonly onMeasured: (taken: Taken) => void;
 }
 
 /** A run of joins step by step, or what is done at one go. */
-export function StepWork({ plan, task, stand, making }: StepWorkProps) {
+export function StepWork({ plan, task, stand, making, onMeasured }: StepWorkProps) {
   const done = making.log.record.steps.get(task.under);
   const next = task.steps.find((step) => !done?.has(step));
   const back = lastPress(
@@ -44,6 +49,12 @@ export function StepWork({ plan, task, stand, making }: StepWorkProps) {
         far={task.steps.length > 1 ? `${stand.done} of ${task.steps.length} joins` : ''}
         back={back}
         making={making}
+      />
+      <DueChecks
+        plan={plan}
+        checks={stepChecks(plan, task, making.log.record)}
+        record={making.log.record}
+        onTake={onMeasured}
       />
       <div className="min-h-0 grow overflow-y-auto px-4 py-3">
         {next === undefined ? (

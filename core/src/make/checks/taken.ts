@@ -1,6 +1,8 @@
 import { type BagDocument, lengthSchema, type Swatch, swatchOf } from '../../document/index.ts';
 import { LIMITS } from '../../fields/index.ts';
 import type { Measured } from '../measured.ts';
+import type { WorkRecord } from '../record.ts';
+import type { Check } from './check.ts';
 
 /** Nobody counts more rows under the tape. */
 const MOST_COUNTED = 500;
@@ -37,6 +39,13 @@ export function withMeasured(
     case 'tape':
       return document;
   }
+}
+
+/** What was counted of the same piece before, when it was shorter: the plan has that in it. */
+export function countedBefore({ what }: Pick<Check, 'what'>, { measured }: WorkRecord): Counted | undefined {
+  if (what.of !== 'rows') return undefined;
+  const before = measured.findLast(({ what: own }) => own.of === 'rows' && own.task === what.task);
+  return before?.what.of === 'rows' ? { count: before.what.count, length: before.mm } : undefined;
 }
 
 type MotifMeasure = Pick<Extract<Measured, { of: 'motif' }>, 'motif' | 'rounds'>;
