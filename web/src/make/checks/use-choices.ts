@@ -7,7 +7,7 @@ import type { Checker } from '../../workers/check.worker.ts';
 export type Choices =
   | { readonly is: 'none' }
   | { readonly is: 'trying' }
-  | { readonly is: 'there'; readonly all: readonly CheckChoice[] }
+  | { readonly is: 'there'; readonly all: readonly CheckChoice[]; readonly of: BagDocument }
   | { readonly is: 'failed' };
 
 /** Tries the ways on in a worker, beside what is on the screen. Another measure gives up the one before. */
@@ -33,9 +33,10 @@ export function useChoices(
     const checker = wrap<Checker>(worker);
     checker
       .choicesAfter(document, own, length, counted ?? undefined)
-      .then((all) => setChoices({ is: 'there', all }), failed)
+      .then((all) => setChoices({ is: 'there', all, of: document }), failed)
       .finally(() => worker.terminate());
     return () => worker.terminate();
   }, [document, asked]);
-  return choices;
+  // What was tried on a bag that has been changed since is not offered: it would undo the change.
+  return choices.is === 'there' && choices.of !== document ? { is: 'trying' } : choices;
 }
