@@ -9,7 +9,7 @@ export { type PanelTwin, type Parting, panelTwinsOf, partingOf } from './panel-t
 export * from './record.ts';
 export * from './rows.ts';
 export { type RunStep, runSteps } from './run-steps.ts';
-export { type Settling, settlings } from './settle.ts';
+export { type SettledBy, type Settling, settlings } from './settle.ts';
 export { minutesByDay, minutesOf, PAUSE, type Sitting, sinceRest, sittingsOf } from './sittings.ts';
 export { aMinute, leftOf, minutesLeft, type Speed, speedsOf, TIMED, type Timed } from './speeds.ts';
 export * from './stand.ts';

@@ -1,5 +1,5 @@
 import type { MakeEvent } from './event.ts';
-import { takenBack } from './record.ts';
+import { inOrderOfDoing, takenBack } from './record.ts';
 import { sittingsOf } from './sittings.ts';
 
 interface Span {
@@ -19,7 +19,7 @@ export type LogLine =
 
 /** The lines of a log, the earliest first, by the clocks of the devices; what was taken back is left out. */
 export function logLines(events: readonly MakeEvent[]): LogLine[] {
-  const sorted = [...events].sort((a, b) => (a.id < b.id ? -1 : 1));
+  const sorted = inOrderOfDoing(events);
   const back = takenBack(sorted);
   const standing = new Map(
     sorted.filter(({ id, of }) => of !== 'undone' && !back.has(id)).map((event) => [event.id, event]),

@@ -60,9 +60,12 @@ const madeAlike = ({ make: a, edges }: Piece, { make: b, edges: others }: Piece)
   a.rows === b.rows &&
   a.panel === b.panel &&
   edges.length === others.length &&
-  sorted(edges).every((length, i) => Math.abs(length - (sorted(others)[i] ?? 0)) < NOTHING);
+  sameLengths(sorted(edges), sorted(others));
 
 const sorted = (edges: Piece['edges']): number[] => edges.map(({ length }) => length).sort((a, b) => a - b);
+
+const sameLengths = (a: readonly number[], b: readonly number[]): boolean =>
+  a.every((length, i) => Math.abs(length - (b[i] ?? 0)) < NOTHING);
 
 /** Where two twins part, in the order in which it shows when one is laid on the other; empty while nothing tells them apart. */
 export function partingOf(one: PanelTwin, other: PanelTwin): Parting[] {

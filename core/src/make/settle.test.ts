@@ -43,7 +43,7 @@ class Bench {
     };
   }
   ways(misfit: Misfit): Settling[] {
-    return settlings(misfit, this.record, this.phone.events);
+    return settlings(planOf(this.document), misfit, this.record, this.phone.events);
   }
 }
 
@@ -81,6 +81,24 @@ describe('squares that were made with four rounds where the plan wants six', () 
     bench.settle(byName(bench.ways(misfit), 'plan for'));
     expect(bench.stands.misfits).toEqual([]);
     expect(motifTask(bench.document).rows).toBe(4);
+  });
+
+  test('are planned for where they are joined in one round more, too', () => {
+    const asYouGo = (rounds: number): BagDocument => {
+      const document = bag(rounds);
+      return { ...document, joins: { ...document.joins, school: 'as-you-go' } };
+    };
+    const bench = new Bench(asYouGo(4));
+    const task = motifTask(bench.document);
+    // The fourth round is worked when they are joined.
+    expect(task.rows).toBe(3);
+    bench.does({ of: 'made', task: task.id, rows: 3, many: 2 });
+    bench.document = asYouGo(6);
+    const [misfit] = bench.stands.misfits;
+    if (!misfit) throw new Error('they do not fit');
+    bench.settle(byName(bench.ways(misfit), 'plan for'));
+    expect(motifTask(bench.document).rows).toBe(3);
+    expect(bench.stands.misfits).toEqual([]);
   });
 
   test('are put by, and all are to be made', () => {

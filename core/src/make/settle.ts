@@ -1,23 +1,27 @@
 import type { BagDocument } from '../document/index.ts';
-import { withRounds } from '../plan/index.ts';
+import { type Plan, withRounds } from '../plan/index.ts';
 import type { Deed, MakeEvent } from './event.ts';
-import { takenBack, type WorkRecord } from './record.ts';
+import { inOrderOfDoing, takenBack, type WorkRecord } from './record.ts';
 import type { Misfit } from './stand.ts';
 import { kinOf } from './task.ts';
 
 /** Does something, and gives the event that came of it. */
 type Do = (deed: Deed) => MakeEvent;
 
+/** How it is settled. */
+export type SettledBy =
+  /** The pieces go back on the hook, to be worked on or ripped back to what the plan wants. */
+  | 'work on'
+  /** The plan wants what was made. */
+  | 'plan for'
+  /** They are put by: kept, or unravelled, but no longer counted here. */
+  | 'put by'
+  /** The joins are opened again. */
+  | 'open';
+
 /** One way to settle what was made and does not fit. Undone, all is as it was before. */
 export interface Settling {
-  readonly by: /** The pieces go back on the hook, to be worked on or ripped back to what the plan wants. */
-    | 'work on'
-    /** The plan wants what was made. */
-    | 'plan for'
-    /** They are put by: kept, or unravelled, but no longer counted here. */
-    | 'put by'
-    /** The joins are opened again. */
-    | 'open';
+  readonly by: SettledBy;
   /** What is done in the log. */
   readonly act: (does: Do) => void;
   /** What changes in the bag; it may be refused. */
@@ -28,27 +32,20 @@ export interface Settling {
 const MOST_TAKEN_UP = 60;
 
 /** What can be done about something that does not fit, each by one press. */
-export function settlings(misfit: Misfit, record: WorkRecord, events: readonly MakeEvent[]): Settling[] {
+export function settlings(
+  plan: Plan,
+  misfit: Misfit,
+  record: WorkRecord,
+  events: readonly MakeEvent[],
+): Settling[] {
   switch (misfit.is) {
     case 'rows': {
-      const made = ofKin(record, misfit.task.kin, misfit.rows);
-      const { task, rows } = misfit;
-      const motif = /^motif\/([^/]+)\//.exec(task.id)?.[1];
+      const { task, rows, many } = misfit;
+      const made = ofKin(record, task.kin, rows);
       return [
-        ...(misfit.many <= MOST_TAKEN_UP ? [takenUp(made, rows, task.rows)] : []),
-        ...(motif === undefined
-          ? []
-          : [
-              {
-                by: 'plan for' as const,
-                act: () => {},
-                change: (document: BagDocument) => ({
-                  ...document,
-                  construction: withRounds(document.construction, motif, task.rows, rows),
-                }),
-              },
-            ]),
-        putBy(made, misfit.many),
+        ...(many <= MOST_TAKEN_UP ? [takenUp(made, rows, task.rows)] : []),
+        ...plannedFor(plan, misfit),
+        putBy(made, many),
       ];
     }
     case 'too many':
@@ -79,6 +76,28 @@ const ofKin = ({ works, made }: WorkRecord, kin: string, rows: number): Made => 
     .map(({ id }) => id),
   atOnce: made.filter((one) => kinOf(one.task) === kin && one.rows === rows),
 });
+
+/** The bag with motifs of as many rounds as were made; what is joined in its last round has one more by the plan than is worked before. */
+function plannedFor(
+  { graph }: Plan,
+  { task, rows }: Pick<Extract<Misfit, { is: 'rows' }>, 'task' | 'rows'>,
+): Settling[] {
+  const make = graph.pieces.find(({ id }) => id === task.pieces[0])?.make;
+  if (make?.of !== 'motif') return [];
+  const { motif, rounds } = make;
+  const next = <T>(part: T): T => withRounds(part, motif, rounds, rounds + rows - task.rows);
+  return [
+    {
+      by: 'plan for',
+      act: () => {},
+      change: (document) => ({
+        ...document,
+        construction: next(document.construction),
+        ...(document.features && { features: next(document.features) }),
+      }),
+    },
+  ];
+}
 
 /** They are on the hook again, with the rows they have or, where these are too many, ripped back to what is wanted. */
 function takenUp({ works, atOnce }: Made, rows: number, wanted: number): Settling {
@@ -129,12 +148,12 @@ function opened(
   { under, gone }: Extract<Misfit, { is: 'steps gone' }>,
   events: readonly MakeEvent[],
 ): Settling {
-  const sorted = [...events].sort((a, b) => (a.id < b.id ? -1 : 1));
-  const back = takenBack(sorted);
-  const away = new Set(gone);
   return {
     by: 'open',
     act: (does) => {
+      const sorted = inOrderOfDoing(events);
+      const back = takenBack(sorted);
+      const away = new Set(gone);
       for (const event of sorted) {
         if (event.of !== 'stepped' || event.task !== under || back.has(event.id)) continue;
         if (!event.steps.some((step) => away.has(step))) continue;

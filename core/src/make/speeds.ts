@@ -1,7 +1,7 @@
 import type { Plan } from '../plan/index.ts';
 import { ENDS_A_MINUTE, JOINS_A_MINUTE, STITCHES_A_MINUTE } from '../yarn/index.ts';
 import type { MakeEvent } from './event.ts';
-import { takenBack, type WorkRecord } from './record.ts';
+import { inOrderOfDoing, takenBack, type WorkRecord } from './record.ts';
 import { runSteps } from './run-steps.ts';
 import { sittingsOf } from './sittings.ts';
 import type { Stand } from './stand.ts';
@@ -44,7 +44,7 @@ export const aMinute = (
  * thing of a sitting took a time that nobody knows, and so did rows that were counted several at once.
  */
 export function speedsOf(plan: Plan, events: readonly MakeEvent[]): Map<Timed, Speed> {
-  const sorted = [...events].sort((a, b) => (a.id < b.id ? -1 : 1));
+  const sorted = inOrderOfDoing(events);
   const back = takenBack(sorted);
   const byId = new Map(sorted.map((event) => [event.id, event]));
   const amount = amounts(plan, sorted);

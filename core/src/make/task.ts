@@ -206,6 +206,12 @@ function pieces(plan: Plan, head: In): MakeTask[] {
 export const kinOf = (task: string): string =>
   task.startsWith('motif/') ? task.slice(0, task.lastIndexOf('/')) : task;
 
+/** The motif that a task makes, by its name; nothing of what is no motif. */
+export const motifIn = (task: string): string | undefined => {
+  const [is, motif] = task.split('/');
+  return is === 'motif' ? motif : undefined;
+};
+
 function motifTitle(document: BagDocument, { make, name }: Piece, design: string | undefined): string {
   if (make.of === 'panel') return name;
   const motif = motifOf(document, make.motif);

@@ -1,4 +1,5 @@
 import {
+  formatLength,
   type LogLine,
   logCsv,
   logJson,
@@ -7,6 +8,7 @@ import {
   type MakeTask,
   minutesByDay,
   minutesOf,
+  mm,
   readLog,
   sittingsOf,
 } from '@fennot/core';
@@ -15,6 +17,7 @@ import { Download, FolderOpen } from 'lucide-react';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { toast } from 'sonner';
+import { useSettings } from '../api/queries.ts';
 import { Button } from '../ui/Button.tsx';
 import { FileButton } from '../ui/FileButton.tsx';
 import { fileName, saveText } from '../ui/files.ts';
@@ -39,6 +42,8 @@ interface LogViewProps {
 /** What was done on a bag, day by day, and how long it took. */
 export function LogView({ name, tasks, making }: LogViewProps) {
   const { events } = making.log;
+  const { system } = useSettings();
+  const say = (size: number) => formatLength(mm(size), system);
   const titles = useMemo(() => new Map(tasks.map(({ id, title }) => [id, title])), [tasks]);
   const sittings = useMemo(() => sittingsOf(events), [events]);
   const days = useMemo(() => byDay(logLines(events)), [events]);
@@ -77,7 +82,7 @@ export function LogView({ name, tasks, making }: LogViewProps) {
                   <time className="font-tape text-sm text-soft tabular-nums">
                     {format(line.from, 'HH:mm')}
                   </time>
-                  <span>{lineText(line, (task) => titles.get(task))}</span>
+                  <span>{lineText(line, (task) => titles.get(task), say)}</span>
                 </li>
               ))}
             </ol>

@@ -1,4 +1,4 @@
-import { JOINS, type Stand, seamOfStep, standOf, type WorkRecord } from '@fennot/core';
+import { JOINS, type Stand, seamOfStep, standOf, type WorkRecord, withMeasured } from '@fennot/core';
 import { useMemo } from 'react';
 import { Navigate, useSearchParams } from 'react-router';
 import { useStore } from 'zustand';
@@ -9,7 +9,7 @@ import { type BagStore, usePlan } from '../open-bag/store.ts';
 import { Boundary } from '../ui/Boundary.tsx';
 import { useAwake } from './awake.ts';
 import type { Taken } from './checks/CheckCard.tsx';
-import { takeMeasured } from './checks/take-measured.ts';
+import { doTogether } from './done-together.ts';
 import { EndWork } from './EndWork.tsx';
 import { LineMark } from './LineMark.tsx';
 import { LogView } from './LogView.tsx';
@@ -59,7 +59,7 @@ export function MakePage({ session }: { readonly session: Session }) {
             <LogView name={plan.document.name} tasks={stands.map(({ task }) => task)} making={making} />
           ) : (
             <>
-              <Misfits misfits={misfits} making={making} store={store} />
+              <Misfits plan={plan} misfits={misfits} making={making} store={store} />
               <TaskTable plan={plan} stands={stands} joined={joined} log={making.log} />
             </>
           )}
@@ -82,7 +82,15 @@ interface OneThingProps {
 
 function OneThing({ plan, stand, making, store }: OneThingProps) {
   useAwake();
-  const measured = (taken: Taken) => takeMeasured(store, making, taken);
+  const measured = ({ check: { what }, mm, before, choice }: Taken) =>
+    doTogether({
+      store,
+      making,
+      change: (document) => choice?.document ?? withMeasured(document, what, mm, before),
+      act: (does) => void does({ of: 'measured', what, mm }),
+      said: (changed) =>
+        changed ? 'It is in the plan: sizes and tapes rest on it now.' : 'It is in the log.',
+    });
   const { task } = stand;
   switch (task.of) {
     case 'pieces':

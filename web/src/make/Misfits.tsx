@@ -1,24 +1,25 @@
-import { type BagDocument, type Misfit, type Settling, settlings } from '@fennot/core';
-import { toast } from 'sonner';
+import { type Misfit, type Plan, type SettledBy, settlings } from '@fennot/core';
 import type { BagStore } from '../open-bag/store.ts';
 import { Button } from '../ui/Button.tsx';
+import { doTogether } from './done-together.ts';
 import type { Making } from './log/use-logbook.ts';
 
 interface MisfitsProps {
+  readonly plan: Plan;
   readonly misfits: readonly Misfit[];
   readonly making: Making;
   readonly store: BagStore;
 }
 
-const WAYS: Record<Settling['by'], string> = {
+const WAYS: Record<SettledBy, string> = {
   'work on': 'Back on the hook',
-  'plan for': 'Plan with these',
-  'put by': 'Put them by',
-  open: 'They are opened again',
+  'plan for': 'Plan for this',
+  'put by': 'Put by',
+  open: 'Opened again',
 };
 
 /** What was made and has no place in the plan as it is now, each with what can be done about it. */
-export function Misfits({ misfits, making, store }: MisfitsProps) {
+export function Misfits({ plan, misfits, making, store }: MisfitsProps) {
   if (misfits.length === 0) return null;
   return (
     <section
@@ -30,9 +31,13 @@ export function Misfits({ misfits, making, store }: MisfitsProps) {
           <li key={`${one.is} ${i}`} className="flex flex-wrap items-center gap-x-3 gap-y-1">
             <span>{misfitText(one)}</span>
             <span className="flex flex-wrap gap-1.5">
-              {settlings(one, making.log.record, making.log.events).map((way) => (
-                <Button key={way.by} className="min-h-11" onClick={() => settle(way, making, store)}>
-                  {WAYS[way.by]}
+              {settlings(plan, one, making.log.record, making.log.events).map(({ by, act, change }) => (
+                <Button
+                  key={by}
+                  className="min-h-11"
+                  onClick={() => doTogether({ store, making, change, act, said: () => 'Settled.' })}
+                >
+                  {WAYS[by]}
                 </Button>
               ))}
             </span>
@@ -41,32 +46,6 @@ export function Misfits({ misfits, making, store }: MisfitsProps) {
       </ul>
     </section>
   );
-}
-
-/** Settles it by one press; another takes it back, as long as the bag has not been changed since. */
-function settle({ act, change }: Settling, making: Making, store: BagStore): void {
-  const before: BagDocument = store.getState().document;
-  const refused = change && store.getState().change(change);
-  if (refused !== undefined) return void toast.error(refused);
-  const after = store.getState().document;
-  const done: ReturnType<Making['does']>[] = [];
-  act((deed) => {
-    const event = making.does(deed);
-    done.push(event);
-    return event;
-  });
-  toast.success('Settled.', {
-    duration: 10_000,
-    action: {
-      label: 'Undo',
-      onClick: () => {
-        if (after !== before && store.getState().document !== after)
-          return void toast.error('The bag was changed since. Undo that first, under Plan.');
-        if (after !== before) store.getState().undo();
-        making.undo([...done].reverse());
-      },
-    },
-  });
 }
 
 const pieces = (many: number) => `${many} ${many === 1 ? 'piece' : 'pieces'}`;

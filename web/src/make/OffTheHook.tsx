@@ -3,6 +3,7 @@ import { Button } from '../ui/Button.tsx';
 import { Counter } from './Counter.tsx';
 import type { Making } from './log/use-logbook.ts';
 import { WorkPicture } from './show/WorkPicture.tsx';
+import { waitsText } from './show/words.ts';
 
 interface OffTheHookProps {
   readonly plan: Plan;
@@ -27,9 +28,7 @@ export function OffTheHook({ plan, task, stand, making }: OffTheHookProps) {
             : 'All are made.'}
         </p>
         {stand.waits.length > 0 && left > 0 && (
-          <p className="max-w-prose text-sm text-soft">
-            Usually after: {stand.waits.map(({ title, because }) => `${title} (${because})`).join('; ')}.
-          </p>
+          <p className="max-w-prose text-sm text-soft">{waitsText(stand.waits)}</p>
         )}
         {task.caution && <p className="max-w-prose text-sm text-soft">{task.caution}</p>}
         {left > 1 && (

@@ -19,6 +19,7 @@ import type { Taken } from './checks/CheckCard.tsx';
 import { DueChecks } from './checks/DueChecks.tsx';
 import type { Making } from './log/use-logbook.ts';
 import { SmallNet } from './show/SmallNet.tsx';
+import { waitsText } from './show/words.ts';
 import { WorkHead } from './WorkHead.tsx';
 
 interface StepWorkProps {
@@ -62,11 +63,7 @@ export function StepWork({ plan, task, stand, making, onMeasured }: StepWorkProp
         ) : task.run === undefined ? (
           <>
             <h2 className="text-2xl">{task.title}</h2>
-            {stand.waits.length > 0 && (
-              <p className="mt-2 text-sm text-soft">
-                Usually after: {stand.waits.map(({ title, because }) => `${title} (${because})`).join('; ')}.
-              </p>
-            )}
+            {stand.waits.length > 0 && <p className="mt-2 text-sm text-soft">{waitsText(stand.waits)}</p>}
             {task.caution && <p className="mt-2 text-sm text-soft">{task.caution}</p>}
           </>
         ) : (

@@ -49,6 +49,19 @@ describe('the log', () => {
     ]);
   });
 
+  test('what was measured is told by what it was of, in the maker’s unit', async () => {
+    const { does, plan } = await shown();
+    const motif = plan.document.motifs[0]?.id ?? '';
+    does({ of: 'measured', what: { of: 'motif', motif, rounds: 4, blocked: true }, mm: 112 });
+    does({ of: 'measured', what: { of: 'tape', measure: 'height' }, mm: 304 }, 1);
+    does({ of: 'measured', what: { of: 'joined', motif, rounds: 4, motifs: 3 }, mm: 340 }, 1);
+    expect(lines().map((line) => line?.slice(5))).toEqual([
+      'Measured: a motif of 4 rounds, blocked, 11.2 cm',
+      'Measured: the bag’s height, 30.4 cm',
+      'Measured: 3 of 4 rounds joined in a row, 34.0 cm',
+    ]);
+  });
+
   test('the latest day stands first, with its own minutes', async () => {
     const { does } = await shown();
     does({ of: 'hidden', many: 1 });

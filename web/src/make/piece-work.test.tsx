@@ -7,6 +7,7 @@ import { aBag } from '../testing/worktop.tsx';
 import { EndWork } from './EndWork.tsx';
 import { PieceWork } from './PieceWork.tsx';
 import { StepWork } from './StepWork.tsx';
+import { waitsText } from './show/words.ts';
 
 vi.mock('../drawing/motif-picture.ts', () => ({ motifPicture: () => 'picture' }));
 
@@ -149,6 +150,16 @@ test('ends go one by one or a few at a time, never more than there are', async (
   expect(book.getState().record.hidden).toBe(5);
   await hands.click(button('Back one'));
   expect(book.getState().record.hidden).toBe(1);
+});
+
+test('what comes before it is told with each reason once', () => {
+  const after = (title: string, because: string) => ({ title, because });
+  expect(waitsText([after('Close', 'it is fitted'), after('Edge', 'it is hemmed')])).toBe(
+    'Usually after: Close (it is fitted); Edge (it is hemmed).',
+  );
+  expect(waitsText(['A', 'B', 'C', 'D'].map((one) => after(one, 'all is done by then')))).toBe(
+    'Usually after: A and 3 more (all is done by then).',
+  );
 });
 
 test('a run goes on with the first join that is not done, whichever was done before', async () => {

@@ -1,5 +1,5 @@
 export { type Check, type CheckVerdict, checkVerdict } from './check.ts';
 export { type Change, type CheckChoice, choicesAfter } from './choices.ts';
-export { comesFirst, type JoinedRow, longestRow, stepChecks } from './of-bag.ts';
-export { checksDue, finishedOf } from './of-pieces.ts';
+export { type JoinedRow, longestRow, stepChecks } from './of-bag.ts';
+export { checksDue } from './of-pieces.ts';
 export { type Counted, countedBefore, withMeasured } from './taken.ts';

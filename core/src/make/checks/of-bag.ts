@@ -6,7 +6,7 @@ import { groupBy } from '../../geometry/index.ts';
 import { isSquare } from '../../motif/index.ts';
 import type { Plan } from '../../plan/index.ts';
 import type { WorkRecord } from '../record.ts';
-import { DONE, JOINS, type MakeTask, type StepTask, seamOfStep } from '../task.ts';
+import { DONE, JOINS, type StepTask, seamOfStep } from '../task.ts';
 import type { Check } from './check.ts';
 
 /** Squares in a row that are joined before it is worth measuring what a join adds: a longer row says it better. */
@@ -142,6 +142,3 @@ function tapeChecks({ tapes }: Plan, record: WorkRecord, wanted: readonly Taped[
     ];
   });
 }
-
-/** The checks of a step that come before it is done, not after it: what a lining is cut by. */
-export const comesFirst = ({ operation }: Pick<MakeTask, 'operation'>): boolean => operation === 'lining';

@@ -4,7 +4,7 @@ import { range90 } from '../../gauge/index.ts';
 import { grownByBlocking } from '../../motif/index.ts';
 import type { Plan } from '../../plan/index.ts';
 import type { WorkRecord } from '../record.ts';
-import type { PieceTask } from '../task.ts';
+import { motifIn, type PieceTask } from '../task.ts';
 import type { Check } from './check.ts';
 
 /** Motifs that are measured: the first, and the third, when the hand has settled. */
@@ -53,8 +53,8 @@ function motifChecks(
 }
 
 /** Finished pieces of a motif and its rounds, of whatever design: they are of one size. */
-export function finishedOf(motif: string, rounds: number, { works, made }: WorkRecord): number {
-  const isOne = (task: string, rows: number) => task.startsWith(`motif/${motif}/`) && rows === rounds;
+function finishedOf(motif: string, rounds: number, { works, made }: WorkRecord): number {
+  const isOne = (task: string, rows: number) => motifIn(task) === motif && rows === rounds;
   const one = [...works.values()].filter(({ is, task, rows }) => is === 'done' && isOne(task, rows)).length;
   return made.reduce((sum, { task, rows, many }) => sum + (isOne(task, rows) ? many : 0), one);
 }

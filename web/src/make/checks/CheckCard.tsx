@@ -49,10 +49,11 @@ export function CheckCard({ plan, check, before, onTake, onLater }: CheckCardPro
     const next = planFor(withMeasured(plan.document, what, length, before));
     return next.ok ? movesBetween(tapedSizes(plan), tapedSizes(next.plan)) : [];
   }, [plan, what, length, before]);
-  const choices = useChoices(plan.document, check, length, before);
+  // A tape of the finished bag comes too late for another way.
+  const taped = what.of === 'tape';
+  const choices = useChoices(plan.document, check, taped ? undefined : length, before);
   const all = choices.is === 'there' ? choices.all : [];
   const { title, how } = askText(check);
-  const taped = what.of === 'tape';
   return (
     <section
       aria-label="Measure it"
@@ -119,7 +120,7 @@ function Verdict({ check, mm: length, moves }: VerdictProps) {
         {is === 'as expected' ? 'As expected.' : `${Math.abs(percent).toFixed(1)} % ${is} than expected.`}
       </b>{' '}
       {taped
-        ? 'It stands in the log beside what was planned.'
+        ? 'It is kept in the log.'
         : moves === ''
           ? 'The bag stays as large as it was planned.'
           : `With it the bag changes: ${moves}.`}
@@ -134,7 +135,7 @@ interface WaysProps {
   readonly say: (mm: number) => string;
 }
 
-/** What could be done, each with what the bag is then against what it was planned to be. */
+/** What could be done, each with what the bag is then against what it was planned to be; of the measure alone that is said above. */
 function Ways({ choices, chosen, onChoose, say }: WaysProps) {
   const name = useId();
   return (
@@ -148,11 +149,13 @@ function Ways({ choices, chosen, onChoose, say }: WaysProps) {
           <input type="radio" name={name} checked={i === chosen} onChange={() => onChoose(i)} />
           <span>
             <span className="block font-medium">{changeText(change)}</span>
-            <span className="block text-sm text-soft">
-              {moves.length === 0
-                ? 'The bag comes out as it was planned.'
-                : `Against the plan ${movesText(moves, say)}.`}
-            </span>
+            {change.by !== 'nothing' && (
+              <span className="block text-sm text-soft">
+                {moves.length === 0
+                  ? 'The bag comes out as it was planned.'
+                  : `Against the plan ${movesText(moves, say)}.`}
+              </span>
+            )}
           </span>
         </label>
       ))}

@@ -1,4 +1,4 @@
-import type { LogLine, MakeEvent } from '@fennot/core';
+import { type LogLine, type MakeEvent, MEASURE_WORDS, type Measured } from '@fennot/core';
 
 const counted = (many: number, one: string, more = `${one}s`) => `${many} ${many === 1 ? one : more}`;
 
@@ -11,7 +11,11 @@ export function durationText(minutes: number): string {
 }
 
 /** A line of the log in words. What the plan no longer has is called by its lasting name. */
-export function lineText(line: LogLine, titleOf: (task: string) => string | undefined): string {
+export function lineText(
+  line: LogLine,
+  titleOf: (task: string) => string | undefined,
+  say: (mm: number) => string,
+): string {
   const called = (task: string) => titleOf(task) ?? task;
   switch (line.of) {
     case 'rows': {
@@ -27,11 +31,16 @@ export function lineText(line: LogLine, titleOf: (task: string) => string | unde
     case 'hidden':
       return `${counted(line.many, 'end')} hidden`;
     case 'other':
-      return otherText(line.event, line.task === undefined ? undefined : called(line.task));
+      return otherText(line.event, line.task === undefined ? undefined : called(line.task), called, say);
   }
 }
 
-function otherText(event: MakeEvent, task: string | undefined): string {
+function otherText(
+  event: MakeEvent,
+  task: string | undefined,
+  called: (task: string) => string,
+  say: (mm: number) => string,
+): string {
   const about = task === undefined ? '' : `${task}: `;
   switch (event.of) {
     case 'ripped':
@@ -41,12 +50,28 @@ function otherText(event: MakeEvent, task: string | undefined): string {
     case 'noted':
       return `${about}${event.text}`;
     case 'measured':
-      return `Measured ${event.mm} mm`;
+      return `Measured: ${measuredText(event.what, called)}, ${say(event.mm)}`;
     case 'weighed':
       return `${event.grams} g left of ${event.yarn}`;
     case 'pictured':
       return `${about}a photo`;
     default:
       return about;
+  }
+}
+
+/** What was under the tape. */
+function measuredText(what: Measured, called: (task: string) => string): string {
+  switch (what.of) {
+    case 'motif':
+      return `a motif of ${counted(what.rounds, 'round')}${what.blocked ? ', blocked' : ''}`;
+    case 'rows':
+      return `${called(what.task)}, ${counted(what.count, 'row')}`;
+    case 'stitches':
+      return `${called(what.task)}, ${counted(what.count, 'stitch', 'stitches')}`;
+    case 'joined':
+      return `${what.motifs} of ${counted(what.rounds, 'round')} joined in a row`;
+    case 'tape':
+      return `the bag’s ${MEASURE_WORDS[what.measure]}`;
   }
 }

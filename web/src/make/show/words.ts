@@ -1,4 +1,4 @@
-import type { MakeTask, RowMark, Stand, WorkRow } from '@fennot/core';
+import { groupBy, type MakeTask, type RowMark, type Stand, type WorkRow } from '@fennot/core';
 
 const MARKS: Record<RowMark['is'], string> = {
   corner: 'put in a marker: a corner',
@@ -38,3 +38,13 @@ export function farText({ task, done, many, on }: Stand): string {
 /** `Round 3`, `Row 37`. */
 export const rowName = (task: Extract<MakeTask, { of: 'pieces' }>, { number }: WorkRow): string =>
   `${task.counts === 'rounds' ? 'Round' : 'Row'} ${number}`;
+
+/** What usually comes before it, each reason once: `Usually after: Fold and close (it is fitted to the closed bag).` */
+export function waitsText(waits: Stand['waits']): string {
+  const reasons = [...groupBy(waits, ({ because }) => because)].map(([because, all]) => {
+    const titles = all.map(({ title }) => title);
+    const said = titles.length > 2 ? `${titles[0]} and ${titles.length - 1} more` : titles.join(', ');
+    return `${said} (${because})`;
+  });
+  return `Usually after: ${reasons.join('; ')}.`;
+}
