@@ -12,6 +12,9 @@ interface Border {
   readonly span: readonly [number, number];
 }
 
+/** Along one another for less, mm, nothing meets. */
+const LEAST = 1;
+
 /** The borders of all facets that are borders of their pieces, not folds. */
 function bordersOf(graph: BagGraph): Border[] {
   const find = pieceIndex(graph);
@@ -65,7 +68,7 @@ function together(a: Border, b: Border): readonly [number, number] | undefined {
   const [p, q] = [at(b.from), at(b.to)];
   if (p.off > 0.5 || q.off > 0.5) return undefined;
   const [low, high] = [Math.max(0, Math.min(p.s, q.s)), Math.min(length, Math.max(p.s, q.s))];
-  return high - low > 1 ? [low / length, high / length] : undefined;
+  return high - low > LEAST ? [low / length, high / length] : undefined;
 }
 
 /**
@@ -81,17 +84,18 @@ export function lyingBeside(graph: BagGraph): Set<string> {
   const key = (p: string, q: string) => [p, q].sort().join(' ');
   const free = (border: Border, [low, high]: readonly [number, number]) => {
     const middle = (low + high) / 2;
-    const at = border.span[0] + middle * (border.span[1] - border.span[0]);
-    return (
-      !(taken.get(border) ?? []).some(([from, to]) => from < middle && middle < to) &&
-      !open.some(
-        ({ interval }) =>
-          interval.piece === border.piece &&
-          interval.edge === border.edge &&
-          interval.from < at &&
-          at < interval.to,
-      )
+    if ((taken.get(border) ?? []).some(([from, to]) => from < middle && middle < to)) return false;
+    // A side may be open over a part of it, beside a slit: what is left must be some stretch.
+    const at = (share: number) => border.span[0] + share * (border.span[1] - border.span[0]);
+    const [from, to] = [at(low), at(high)];
+    const left = open.reduce(
+      (sum, { interval }) =>
+        interval.piece === border.piece && interval.edge === border.edge
+          ? sum - Math.max(0, Math.min(to, interval.to) - Math.max(from, interval.from))
+          : sum,
+      to - from,
     );
+    return left > LEAST;
   };
   for (const same of [true, false])
     for (const a of borders)

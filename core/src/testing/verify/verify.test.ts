@@ -1,8 +1,10 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { planOf } from '../../plan/index.ts';
+import { mm } from '../../units/index.ts';
 import { testDocument } from '../arbitraries.ts';
 import { CHECKS, generated, verify } from './index.ts';
+import { lyingBeside } from './lying-beside.ts';
 
 /** So many bags of all families. */
 const MANY = 120;
@@ -15,6 +17,26 @@ test('every figure of bags of all families agrees with another way of working it
     expect(bags, check.name).toBeGreaterThan(MANY / 2);
     expect(differences, check.name).toEqual([]);
   }
+});
+
+test('squares whose sides are sewn over a part only, beside a slit, lie beside one another', () => {
+  const bag = (slit: number) =>
+    planOf(
+      testDocument({
+        family: 'gathered',
+        body: { of: 'motifs', motif: 'm1', rounds: 1, columns: 2, rows: 8 },
+        together: 2,
+        band: { swatch: 's1', rows: 10 },
+        slit: mm(slit),
+      }),
+    );
+  const side = bag(57).sizes.find(({ what }) => what.of === 'motif')?.value ?? 0;
+  // Rows 0 and 7 are drawn in; of rows 1 and 6, which meet at the sides, three quarters are slit.
+  const plan = bag(1.75 * side);
+  const { neighbours } = plan.arranging();
+  expect(neighbours.some(({ a, b }) => [a, b].sort().join() === 'body/1/0,body/6/0')).toBe(true);
+  expect([...lyingBeside(plan.graph)]).toContain('body/1/0 body/6/0');
+  expect([...lyingBeside(bag(2.5 * side).graph)]).not.toContain('body/1/0 body/6/0');
 });
 
 test('each check tells a bag whose figures are not its own', () => {
